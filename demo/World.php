@@ -1,0 +1,425 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jorvent\Demo;
+
+use Jorvent\Core\Query\Document;
+use Jorvent\Core\Screening\Questionnaire;
+use Jorvent\Core\Search\Fit;
+use Jorvent\Core\Search\Person;
+use Jorvent\Core\Search\Wanted;
+use Jorvent\Core\Workflow\Stage;
+use Jorvent\Offers\Letter;
+use Jorvent\People\Store\Words;
+use Jorvent\Platform\Database\Db;
+use Jorvent\Platform\Files\FileStore;
+use Random\Engine\Mt19937;
+use Random\Randomizer;
+
+/** Writes the demo world into an empty database: the same for the same day, told relative to it, so that it never ages. */
+final class World
+{
+    /** profile title, site, unit, manager, recruiter, state, opened days ago, target in days, applicants, positions */
+    private const REQUISITIONS = [
+        ['Marine Electrician', 1, 8, 'Mo Bakkerud', 'Solveig Aune', 'approved', 43, 17, 30, 2],
+        ['Second Engineer', 2, 9, 'Torstein Hauge', 'Gordon Leask', 'approved', 51, 4, 18, 1],
+        ['Port Operations Lead', 2, 12, 'Morag Isbister', 'Solveig Aune', 'approved', 19, 41, 22, 1],
+        ['Naval Architect', 3, 11, 'Zofia Wrona', 'Solveig Aune', 'approved', 28, 47, 13, 1],
+        ['Ticketing Data Analyst', 4, 6, 'Callum Gauthier', 'Solveig Aune', 'approved', 38, 12, 20, 1],
+        ['Welding Inspector', 5, 10, 'Xoán Figueiras', 'Solveig Aune', 'asked', 2, 68, 0, 3],
+        ['Passage Planner', 1, 3, 'Hanne Solvik', 'Solveig Aune', 'filled', 64, -2, 24, 1],
+        ['Cabin Steward', 2, 5, 'Morag Isbister', 'Gordon Leask', 'approved', 12, 60, 17, 4],
+        ['Payroll Officer', 1, 7, 'Isla Farquhar', 'Solveig Aune', 'approved', 6, 54, 8, 1],
+        ['Electro-Technical Officer', 1, 8, 'Mo Bakkerud', 'Solveig Aune', 'sent_back', 9, 51, 0, 1],
+        ['Booking Developer', 4, 6, 'Callum Gauthier', 'Solveig Aune', 'draft', 1, 59, 0, 1],
+        ['Chief Engineer', 1, 9, 'Torstein Hauge', 'Solveig Aune', 'asked', 4, 56, 0, 1],
+        ['Slipway Foreman', 1, 10, 'Xoán Figueiras', 'Solveig Aune', 'declined', 30, 30, 0, 1],
+    ];
+
+    private readonly \DateTimeImmutable $today;
+    private readonly Randomizer $random;
+    private readonly People $people;
+    /** @var array<string, int> ids by name */
+    private array $accounts = [];
+    /** @var array<string, list<Bulk>> */
+    private array $bulks = [];
+    private int $person = 0;
+    private int $interviewCount = 0;
+
+    public function __construct(private readonly Db $db, private readonly Letter $letter, private readonly FileStore $files, private readonly \DateTimeImmutable $now, private readonly string $passwordHash)
+    {
+        $this->today = $now->setTime(0, 0);
+        $this->random = new Randomizer(new Mt19937(2207));
+        $this->people = new People(11, $this->today);
+    }
+
+    /** @param callable(string): void $tell */
+    public function load(bool $large, callable $tell): void
+    {
+        $this->db->transaction(function () use ($large, $tell): void {
+            $tell('organisation and catalogue');
+            $this->organisation();
+            $this->catalogue();
+            $tell('own candidates');
+            for ($i = 0; $i < 60; ++$i) {
+                $this->candidate(null, null, $this->random->getInt(0, 400));
+            }
+            $tell('requisitions and applications');
+            foreach (self::REQUISITIONS as $i => $row) {
+                $this->requisition(2201 + $i, ...$row);
+            }
+            $this->flush();
+            if ($large) {
+                $this->enlarge($tell);
+            }
+            $tell('figures for the planner');
+            foreach (['account', 'account_grant', 'candidate', 'site', 'org_unit', 'role_profile'] as $table) {
+                if (!\in_array($table, ['site', 'org_unit', 'role_profile'], true)) {
+                    $this->db->execute("SELECT setval(pg_get_serial_sequence('$table', 'id'), (SELECT max(id) FROM $table))");
+                }
+            }
+            $this->db->execute("SELECT setval('requisition_number', (SELECT max(number) FROM requisition))");
+        });
+        $this->db->execute('ANALYZE');
+    }
+
+    private function organisation(): void
+    {
+        foreach (Organisation::SITES as [$id, $name, $city, $country, $zone, $currency, $latitude, $longitude]) {
+            $this->db->insert('site', ['id' => $id, 'name' => $name, 'city' => $city, 'country' => $country, 'zone' => $zone, 'currency' => $currency, 'latitude' => $latitude, 'longitude' => $longitude]);
+        }
+        $paths = [];
+        foreach (Organisation::UNITS as [$id, $parent, $code, $name, $kind, $headcount, $plan]) {
+            $paths[$id] = (null === $parent ? '' : $paths[$parent]).$id.'.';
+            $this->db->insert('org_unit', ['id' => $id, 'parent_id' => $parent, 'path' => $paths[$id], 'code' => $code, 'name' => $name, 'kind' => $kind, 'headcount' => $headcount, 'headcount_plan' => $plan]);
+        }
+        foreach (Organisation::PEOPLE as [$name, $email, $title, $site, $unit, $roles, $rank, $posts]) {
+            $zone = Organisation::SITES[$site - 1][4];
+            $id = $this->accounts[$name] = $this->db->insert('account', ['name' => $name, 'email' => $email, 'password_hash' => $this->passwordHash, 'title' => $title, 'site_id' => $site, 'unit_id' => $unit, 'zone' => $zone, 'demo_rank' => $rank, 'created_at' => $this->ago(400)]);
+            foreach ($roles as $role => $for) {
+                $this->db->insert('account_grant', ['account_id' => $id, 'role' => $role, 'unit_id' => $for]);
+            }
+            foreach ($posts as $post => $units) {
+                foreach ($units as $held) {
+                    $this->db->execute('INSERT INTO post_holder (unit_id, post, account_id) VALUES (:u, :p, :a)', ['u' => $held, 'p' => $post, 'a' => $id]);
+                }
+            }
+        }
+        foreach (Organisation::RATES as $currency => $rate) {
+            $this->db->execute('INSERT INTO exchange_rate (currency, day, per_euro) VALUES (:c, :d, :r)', ['c' => $currency, 'd' => $this->today->modify('-1 day')->format('Y-m-d'), 'r' => (string) $rate]);
+        }
+    }
+
+    private function catalogue(): void
+    {
+        foreach (Catalogue::FAMILIES as $id => $name) {
+            $this->db->insert('job_family', ['id' => $id, 'name' => $name]);
+        }
+        foreach (Catalogue::profiles() as $p) {
+            $this->db->insert('role_profile', ['id' => $p['id'], 'family_id' => $p['family'], 'title' => $p['title'], 'level' => $p['level'], 'summary' => $p['summary'], 'description' => $p['description'], 'musts' => $p['musts'], 'wishes' => $p['wishes'], 'competencies' => $p['competencies'], 'questions' => $p['questions'], 'bands' => $p['bands'], 'years_from' => $p['years']]);
+        }
+    }
+
+    /** @return array{id: int, text: string, headline: string, years: float, city: string, would_move: bool|null} */
+    private function candidate(?string $trade, ?string $city, int $daysAgo): array
+    {
+        $id = ++$this->person;
+        $p = $this->people->one($id, $trade, $city);
+        $locale = ['NO' => 'nb', 'PL' => 'pl'][$p['country']] ?? 'en';
+        $this->bulk('candidate')->add(['id' => $id, 'name' => $p['name'], 'email' => $p['email'], 'phone' => $p['phone'], 'city' => $p['city'], 'country' => $p['country'], 'zone' => Trades::ZONES[$p['country']], 'locale' => $locale, 'headline' => $p['headline'], 'years' => (string) $p['years'], 'would_move' => $p['would_move'], 'source' => 'applied', 'active_on' => $p['active_on'], 'contact_barred_until' => 0 === $id % 29 ? $this->today->modify('+200 days')->format('Y-m-d') : null, 'created_at' => $this->ago($daysAgo)]);
+        $this->bulk('resume')->add(['candidate_id' => $id, 'file_sha256' => null, 'media_type' => 'text/plain', 'file_name' => 'resume.txt', 'size' => \strlen($p['text']), 'text' => $p['text'], 'created_at' => $this->ago($daysAgo)]);
+        $this->bulk('candidate_words', ['words' => 'tsvector'])->add(['candidate_id' => $id, 'words' => (new Words())->vector($p['headline'], $p['text'])]);
+
+        return ['id' => $id, 'text' => $p['text'], 'headline' => $p['headline'], 'years' => $p['years'], 'city' => $p['city'], 'would_move' => $p['would_move']];
+    }
+
+    private function requisition(int $number, string $title, int $site, int $unit, string $manager, string $recruiter, string $state, int $openedAgo, int $targetIn, int $applicants, int $positions): void
+    {
+        $profile = array_values(array_filter(Catalogue::profiles(), static fn (array $p): bool => $p['title'] === $title))[0];
+        $currency = Organisation::SITES[$site - 1][5];
+        $digits = 100;
+        [$from, $to] = $profile['bands'][$currency];
+        if ('Chief Engineer' === $title) {
+            $to += 40_000;
+        }
+        $approvedAt = \in_array($state, ['approved', 'filled'], true) ? $this->ago($openedAgo - 1) : null;
+        $id = $this->db->insert('requisition', [
+            'number' => $number, 'profile_id' => $profile['id'], 'profile_version' => 1, 'title' => $title, 'unit_id' => $unit, 'site_id' => $site, 'requester_id' => $this->accounts[$manager], 'recruiter_id' => $this->accounts[$recruiter],
+            'manager_id' => $this->accounts[$manager], 'partner_id' => null, 'positions' => $positions, 'pay_min' => $from * $digits, 'pay_max' => $to * $digits, 'currency' => $currency, 'opened_on' => $this->ago($openedAgo)->format('Y-m-d'),
+            'target_on' => $this->today->modify(($targetIn < 0 ? '' : '+').$targetIn.' days')->format('Y-m-d'), 'years_from' => $profile['years'], 'musts' => $profile['musts'], 'wishes' => $profile['wishes'], 'competencies' => $profile['competencies'],
+            'questions' => $profile['questions'], 'description' => $profile['description'], 'category' => $profile['category'], 'state' => $state, 'query' => implode(' AND ', array_map(static fn (string $m): string => str_contains($m, ' ') ? '"'.$m.'"' : $m, \array_slice($profile['musts'], 0, 2))),
+            'version' => 1, 'created_at' => $this->ago($openedAgo + 3), 'saved_at' => $this->ago($openedAgo + 2), 'approved_at' => $approvedAt, 'filled_at' => 'filled' === $state ? $this->ago(5) : null,
+        ]);
+        $this->told($openedAgo + 3, $manager, 'requisition.opened', 'requisition', $id, $id);
+        $this->approvals($id, $unit, $state, $openedAgo, $title);
+        if (null === $approvedAt) {
+            return;
+        }
+        $postings = $this->postings($id, $number, $openedAgo, 'filled' === $state);
+        $wanted = new Wanted($profile['musts'], $profile['wishes'], $profile['years'], Organisation::SITES[$site - 1][2]);
+        $questions = Questionnaire::fromArray($profile['questions']);
+        for ($i = 0; $i < $applicants; ++$i) {
+            $this->application($id, $manager, $recruiter, $profile, $wanted, $questions, $postings, $openedAgo, $i, 'filled' === $state, $currency, [$from, $to], $title);
+        }
+    }
+
+    private function approvals(int $id, int $unit, string $state, int $openedAgo, string $title): void
+    {
+        if ('draft' === $state) {
+            return;
+        }
+        $holder = fn (string $post): int => $this->db->int("SELECT h.account_id FROM post_holder h JOIN org_unit u ON u.id = h.unit_id JOIN org_unit m ON m.path LIKE u.path || '%' WHERE m.id = :u AND h.post = :p ORDER BY length(u.path) DESC LIMIT 1", ['u' => $unit, 'p' => $post]);
+        $names = array_flip($this->accounts);
+        $steps = [['department_head', 'positions_are_theirs', ['positions' => 1]]];
+        if ('Chief Engineer' === $title) {
+            $steps[] = ['finance', 'above_band', ['by' => 40_000, 'currency' => 'NOK']];
+        }
+        $this->told($openedAgo + 2, $names[$this->db->int('SELECT manager_id FROM requisition WHERE id = :id', ['id' => $id])], 'brief.asked', 'requisition', $id, $id);
+        foreach ($steps as $rank => [$post, $reason, $data]) {
+            $done = 'asked' !== $state || ('Chief Engineer' === $title && 0 === $rank);
+            $answer = $done ? (['sent_back' => 'sent_back', 'declined' => 'declined'][$state] ?? 'agreed') : 'waiting';
+            $note = ['sent_back' => 'Two of the musts ask for the same paper. Which one do we need?', 'declined' => 'Not this year: the slip is closed from March.'][$answer] ?? null;
+            $at = $this->ago(max(0, $openedAgo - 1));
+            $this->db->insert('approval', ['requisition_id' => $id, 'rank' => $rank + 1, 'post' => $post, 'approver_id' => $holder($post), 'reason' => $reason, 'reason_data' => $data, 'state' => $answer, 'note' => $note, 'asked_at' => $this->ago($openedAgo), 'decided_at' => $done ? $at : null]);
+            if ($done) {
+                $this->told(max(0, $openedAgo - 1), $names[$holder($post)], 'brief.'.$answer, 'requisition', $id, $id, null, ['note' => $note ?? '']);
+            }
+        }
+    }
+
+    /** @return list<int> */
+    private function postings(int $id, int $number, int $openedAgo, bool $ended): array
+    {
+        $postings = [];
+        foreach (0 === $number % 2 ? ['careers'] : ['careers', 'quayside'] as $board) {
+            $code = substr(hash('sha256', $board.$number), 0, 10);
+            $postings[] = $posting = $this->db->insert('posting', [
+                'requisition_id' => $id, 'board' => $board, 'code' => $code, 'state' => $ended ? 'withdrawn' : 'live', 'until' => $this->today->modify('+'.(20 + $number % 9).' days')->format('Y-m-d'), 'external_ref' => 'quayside' === $board ? 'Q'.$code : null,
+                'external_url' => null, 'asked_at' => $this->ago($openedAgo - 1), 'live_at' => $this->ago($openedAgo - 1), 'ended_at' => $ended ? $this->ago(5) : null,
+            ]);
+            for ($day = $openedAgo - 1; $day >= 0 && !($ended && $day < 5); --$day) {
+                $visits = max(1, (int) round(($board === 'careers' ? 9 : 14) * exp(-($openedAgo - $day) / 20)) + $this->random->getInt(-2, 4));
+                $this->db->execute('INSERT INTO posting_day (posting_id, day, visits, started) VALUES (:p, :d, :v, :s)', ['p' => $posting, 'd' => $this->ago($day)->format('Y-m-d'), 'v' => $visits, 's' => $this->random->getInt(0, max(1, intdiv($visits, 4)))]);
+            }
+        }
+
+        return $postings;
+    }
+
+    /**
+     * @param array{trade: string, competencies: list<array<string, mixed>>, questions: list<array<string, mixed>>, years: int, ...} $profile
+     * @param list<int>                                                                                                              $postings
+     * @param array{int, int}                                                                                                       $band
+     */
+    private function application(int $requisition, string $manager, string $recruiter, array $profile, Wanted $wanted, Questionnaire $questions, array $postings, int $openedAgo, int $i, bool $ended, string $currency, array $band, string $title): void
+    {
+        $appliedAgo = max(0, (int) round(($openedAgo - 2) * (1 - $i / 40) - $this->random->getInt(0, 4)));
+        $c = $this->candidate(0 === $i % 7 ? null : $profile['trade'], 0 === $i % 2 ? $wanted->site : null, $appliedAgo);
+        $fit = Fit::of($wanted, new Person(Document::of($c['headline'], $c['text']), $c['years'], $c['city'], $c['would_move']));
+        $sourced = 3 === $i % 6;
+        $answers = $sourced ? [] : ['paper' => 0 === $this->random->getInt(0, 11) ? 'no' : 'yes', 'years' => (string) (int) min($c['years'], $profile['years'] + $this->random->getInt(-1, 4) > 0 ? $profile['years'] + $this->random->getInt(0, 4) : 1), 'shift' => ['Yes', 'Yes', 'Sometimes', 'No'][$this->random->getInt(0, 3)]];
+        $failed = [] !== $questions->failed($answers);
+        [$stage, $state, $reason] = $this->whereabouts($i, $failed, $ended, $appliedAgo, $title);
+        $knockOut = $failed ? ('closed' === $state ? 'confirmed' : 'failed') : 'none';
+        $applied = $this->ago($appliedAgo, 9, $i);
+        [$visits, $entered] = $this->visits($stage, $applied, 'active' !== $state);
+        $id = $this->db->insert('application', [
+            'candidate_id' => $c['id'], 'requisition_id' => $requisition, 'origin' => $sourced ? 'sourced' : 'applied', 'posting_id' => $sourced ? null : $postings[$i % \count($postings)], 'stage' => $stage->value, 'state' => $state, 'entered_at' => $entered, 'applied_at' => $applied,
+            'answers' => [] === $answers ? new \stdClass() : $answers, 'score' => $sourced ? null : $questions->score($answers), 'knock_out' => $knockOut, 'knock_out_due' => $failed ? $applied->modify('+1 day') : null, 'knock_out_by' => 'confirmed' === $knockOut ? $this->accounts[$recruiter] : null,
+            'fit' => $fit->score, 'fit_parts' => array_map(static fn ($p): array => $p->toArray(), $fit->parts), 'closed_reason' => $reason, 'closed_at' => null === $reason ? null : $this->ago(min($appliedAgo, 5)), 'consent_version' => '2026-1', 'consented_at' => $applied,
+        ]);
+        foreach ($visits as [$visited, $from, $to]) {
+            $this->bulk('stage_visit')->add(['application_id' => $id, 'stage' => $visited->value, 'entered_at' => $from, 'left_at' => $to]);
+        }
+        $this->told($appliedAgo, $sourced ? $recruiter : null, $sourced ? 'candidate.kept' : 'application.received', 'application', $id, $requisition, $c['id']);
+        if (!$sourced) {
+            $this->mailed($id, $c['id'], $requisition, $applied, $title);
+        }
+        if (!$stage->isBefore(Stage::Interview) && ('active' === $state || 'hired' === $state || 0 === $i % 3)) {
+            $this->interview($id, $c['id'], $requisition, $stage, $i, $manager, $recruiter, $profile['competencies'], $entered);
+        }
+        if (Stage::Offer === $stage || Stage::Hired === $stage) {
+            $this->offer($id, $requisition, $c['id'], $stage, $recruiter, $currency, $band, $title);
+        }
+    }
+
+    /** @return array{Stage, string, string|null} */
+    private function whereabouts(int $i, bool $failed, bool $ended, int $appliedAgo, string $title): array
+    {
+        if ($ended) {
+            return 1 === $i ? [Stage::Hired, 'hired', null] : [[Stage::Screening, Stage::FirstCall, Stage::Interview][$i % 3], 'closed', 'position_filled'];
+        }
+        if ($failed) {
+            return 0 === $i % 2 ? [Stage::New, 'closed', 'knock_out'] : [Stage::New, 'active', null];
+        }
+        if (1 === $i && \in_array($title, ['Marine Electrician', 'Ticketing Data Analyst'], true)) {
+            return [Stage::Offer, 'active', null];
+        }
+        if (4 === $i % 9 && $appliedAgo > 8) {
+            return [[Stage::Screening, Stage::FirstCall][$i % 2], 'closed', ['skills', 'experience', 'pay'][$i % 3]];
+        }
+        $far = $appliedAgo > 25 ? 4 : ($appliedAgo > 14 ? 3 : ($appliedAgo > 6 ? 2 : ($appliedAgo > 2 ? 1 : 0)));
+        $stage = [Stage::New, Stage::Screening, Stage::FirstCall, Stage::Interview, Stage::Decision][$this->random->getInt(max(0, $far - 2), $far)];
+
+        return [$stage, 'active', null];
+    }
+
+    /** @return array{list<array{Stage, \DateTimeImmutable, \DateTimeImmutable|null}>, \DateTimeImmutable} */
+    private function visits(Stage $last, \DateTimeImmutable $applied, bool $over): array
+    {
+        $stages = [Stage::New];
+        while (end($stages) !== $last && null !== $next = end($stages)->next()) {
+            $stages[] = $next;
+        }
+        $span = max(60, $this->now->getTimestamp() - $applied->getTimestamp());
+        $visits = [];
+        $at = $applied;
+        foreach ($stages as $k => $stage) {
+            $share = 1 + $this->random->getInt(0, 2);
+            $until = $k === \count($stages) - 1 ? ($over ? $this->now->modify('-5 days') : null) : $at->modify('+'.intdiv($span * $share, 3 * \count($stages) + 2).' seconds');
+            $visits[] = [$stage, $at, null === $until ? null : max($until, $at)];
+            $entered = $at;
+            $at = $until ?? $at;
+        }
+
+        return [$visits, $entered ?? $applied];
+    }
+
+    /** @param list<array<string, mixed>> $competencies */
+    private function interview(int $application, int $candidate, int $requisition, Stage $stage, int $i, string $manager, string $recruiter, array $competencies, \DateTimeImmutable $entered): void
+    {
+        $slot = $this->interviewCount++;
+        $ahead = Stage::Interview === $stage && 0 !== $i % 3;
+        $offered = Stage::Interview === $stage && 0 === $i % 4 && $ahead;
+        $day = $ahead ? $this->workday(2 + intdiv($slot, 6), 1) : $this->workday(1 + intdiv($slot, 6), -1);
+        $start = $day->setTime(8 + $slot % 6, 0);
+        $id = $this->db->insert('interview', ['application_id' => $application, 'candidate_id' => $candidate, 'title' => 'First interview', 'minutes' => 50, 'place' => 'Video, link in the calendar', 'state' => $offered ? 'offered' : 'booked', 'during' => $offered ? null : $this->range($start, 50), 'organiser_id' => $this->accounts[$recruiter], 'uid' => hash('sha256', 'i'.$application).'@skerryline.example', 'created_at' => $entered]);
+        foreach (array_unique([$manager, ['Ines Teixeira', 'Piotr Zaremba'][$slot % 2]]) as $k => $who) {
+            $this->db->insert('interview_seat', ['interview_id' => $id, 'account_id' => $this->accounts[$who], 'during' => $offered ? null : $this->range($start, 50)]);
+            if (!$ahead && !(1 === $k && 0 === $slot % 5)) {
+                $this->scorecard($id, $this->accounts[$who], $competencies, $start);
+            }
+        }
+        if ($offered) {
+            for ($s = 0; $s < 4; ++$s) {
+                $this->db->execute('INSERT INTO interview_slot (interview_id, starts_at) VALUES (:i, :at)', ['i' => $id, 'at' => $this->workday(5 + $s, 1)->setTime(10 + $s, 0)]);
+            }
+        }
+        $this->told($ahead ? 0 : 3, $recruiter, $offered ? 'interview.arranged' : 'interview.booked', 'interview', $id, $requisition, $candidate);
+    }
+
+    /** @param list<array<string, mixed>> $competencies */
+    private function scorecard(int $interview, int $account, array $competencies, \DateTimeImmutable $start): void
+    {
+        $seen = ['Explained it step by step, with an example from the last winter.', 'Asked first, then drew it.', 'Knew the rule, was unsure about the reason.', 'Told of a mistake and what changed after it.', 'Handed the work on with a clear list.', 'Cut the other short twice.'];
+        $ratings = [];
+        $sum = 0;
+        foreach ($competencies as $competency) {
+            $value = max(1, min(5, 3 + $this->random->getInt(-1, 2)));
+            $sum += $value;
+            $ratings[] = ['competency' => $competency['name'], 'value' => $value, 'evidence' => $seen[$this->random->getInt(0, \count($seen) - 1)]];
+        }
+        $mean = $sum / max(1, \count($competencies));
+        $at = $start->modify('+'.$this->random->getInt(60, 700).' minutes');
+        $at = $at > $this->now ? $this->now : $at;
+        $this->db->insert('scorecard', ['interview_id' => $interview, 'account_id' => $account, 'ratings' => $ratings, 'recommendation' => $mean >= 3.6 ? 'yes' : ($mean < 2.8 ? 'no' : 'unsure'), 'summary' => '', 'saved_at' => $at, 'submitted_at' => $at]);
+    }
+
+    /** @param array{int, int} $band */
+    private function offer(int $application, int $requisition, int $candidate, Stage $stage, string $recruiter, string $currency, array $band, string $title): void
+    {
+        $asked = 'Ticketing Data Analyst' === $title;
+        $base = $asked ? (int) (1000 * round(($band[0] + 0.7 * ($band[1] - $band[0])) / 1000)) : (int) (1000 * round(($band[0] + 0.45 * ($band[1] - $band[0])) / 1000));
+        $hired = Stage::Hired === $stage;
+        $id = $this->db->insert('offer', ['application_id' => $application, 'base' => $base * 100, 'currency' => $currency, 'first_day' => $this->today->modify('+45 days')->format('Y-m-d'), 'answer_by' => $this->today->modify($hired ? '-3 days' : '+9 days')->format('Y-m-d'), 'state' => $asked ? 'asked' : 'agreed', 'composed_by' => $this->accounts[$recruiter], 'created_at' => $this->ago($hired ? 12 : 2)]);
+        $this->told($hired ? 12 : 2, $recruiter, 'offer.composed', 'offer', $id, $requisition, $candidate, ['after' => ['version' => 1, 'base' => $base, 'currency' => $currency]]);
+        if ($asked) {
+            $this->db->insert('approval', ['requisition_id' => $requisition, 'offer_id' => $id, 'rank' => 1, 'post' => 'department_head', 'approver_id' => $this->accounts['Isla Farquhar'], 'reason' => 'above_midpoint', 'reason_data' => ['by' => $base - intdiv($band[0] + $band[1], 2), 'currency' => $currency], 'asked_at' => $this->ago(2)]);
+
+            return;
+        }
+        $letter = $this->files->put($this->letter->pdf($id, $this->ago($hired ? 11 : 1)));
+        $this->db->execute('UPDATE offer SET state = :state, letter_sha256 = :letter, sent_at = :sent, decided_at = :decided, signed_name = :name WHERE id = :id', ['id' => $id, 'state' => $hired ? 'accepted' : 'sent', 'letter' => $letter, 'sent' => $this->ago($hired ? 11 : 1), 'decided' => $hired ? $this->ago(7) : null, 'name' => $hired ? 'signed in the demo world' : null]);
+        $this->told($hired ? 11 : 1, $recruiter, 'offer.sent', 'offer', $id, $requisition, $candidate);
+        if ($hired) {
+            $this->db->insert('hire', ['application_id' => $application, 'offer_id' => $id, 'signed_at' => $this->ago(7), 'first_day' => $this->today->modify('+45 days')->format('Y-m-d'), 'record_number' => 'M-40017']);
+            $this->told(7, null, 'offer.signed', 'offer', $id, $requisition, $candidate);
+            $this->told(5, $recruiter, 'requisition.filled', 'requisition', $requisition, $requisition);
+        }
+    }
+
+    /** @param callable(string): void $tell */
+    private function enlarge(callable $tell): void
+    {
+        $tell('5 000 staff');
+        for ($i = 0; $i < 5000; ++$i) {
+            $p = $this->people->one($i);
+            $site = 1 + $i % 5;
+            $this->bulk('account')->add(['name' => $p['name'], 'email' => "staff$i@skerryline.example", 'password_hash' => '', 'title' => explode(',', $p['headline'])[0], 'site_id' => $site, 'unit_id' => 2 + $i % 11, 'zone' => Organisation::SITES[$site - 1][4], 'created_at' => $this->ago(400)]);
+        }
+        $this->flush();
+        $tell('100 000 candidates');
+        for ($i = 0; $i < 100_000; ++$i) {
+            $this->candidate(null, null, $i % 900);
+            if (0 === ($i + 1) % 20_000) {
+                $tell('  '.($i + 1).' of 100 000');
+            }
+        }
+        $this->flush();
+        $tell('300 requisitions');
+        for ($i = 0; $i < 287; ++$i) {
+            $row = self::REQUISITIONS[$i % 5];
+            [$row[1], $row[6], $row[7], $row[8]] = [1 + $i % 5, 5 + $i % 70, 10 + $i % 60, 8];
+            $this->requisition(2300 + $i, ...$row);
+        }
+        $this->flush();
+    }
+
+    private function told(int $daysAgo, ?string $who, string $act, string $kind, int $subject, int $requisition, ?int $candidate = null, ?array $change = null): void
+    {
+        $this->bulk('activity')->add(['at' => $this->ago($daysAgo), 'actor_kind' => null === $who ? 'candidate' : 'staff', 'actor_id' => null === $who ? null : $this->accounts[$who], 'act' => $act, 'subject_kind' => $kind, 'subject_id' => $subject, 'requisition_id' => $requisition, 'candidate_id' => $candidate, 'change' => $change ?? new \stdClass()]);
+    }
+
+    private function mailed(int $application, int $candidate, int $requisition, \DateTimeImmutable $at, string $title): void
+    {
+        $personal = $this->db->insert('personal_value', ['candidate_id' => $candidate, 'content' => ['subject' => 'We have your application: '.$title, 'text' => 'Thank you. You will hear from us within two working days.']]);
+        $this->db->insert('outbox', ['kind' => 'mail', 'subject_kind' => 'candidate', 'subject_id' => $candidate, 'requisition_id' => $requisition, 'candidate_id' => $candidate, 'payload' => new \stdClass(), 'personal_id' => $personal, 'key' => 'applied-'.$application, 'state' => 'delivered', 'attempts' => 1, 'available_at' => $at, 'created_at' => $at, 'delivered_at' => $at]);
+    }
+
+    /** @param array<string, string> $casts */
+    private function bulk(string $table, array $casts = []): Bulk
+    {
+        return ($this->bulks[$table] ??= [new Bulk($this->db, $table, $casts)])[0];
+    }
+
+    private function flush(): void
+    {
+        foreach ($this->bulks as [$bulk]) {
+            $bulk->flush();
+        }
+    }
+
+    private function ago(int $days, int $hour = 9, int $minute = 12): \DateTimeImmutable
+    {
+        $at = $this->today->modify("-$days days")->setTime($hour, $minute % 60);
+
+        return $at > $this->now ? $this->now->modify('-1 minute') : $at;
+    }
+
+    private function workday(int $count, int $direction): \DateTimeImmutable
+    {
+        $day = $this->today;
+        while ($count > 0) {
+            $day = $day->modify(($direction > 0 ? '+' : '-').'1 day');
+            $count -= (int) $day->format('N') <= 5 ? 1 : 0;
+        }
+
+        return $day;
+    }
+
+    private function range(\DateTimeImmutable $start, int $minutes): string
+    {
+        return '['.$start->format('c').','.$start->modify("+$minutes minutes")->format('c').')';
+    }
+}

@@ -1,0 +1,54 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jorvent\Accounts\Access;
+
+use Jorvent\Accounts\Entity\Account;
+use Jorvent\Platform\Web\Gate;
+use Jorvent\Platform\Web\OpenDoor;
+use Symfony\Bundle\SecurityBundle\Security;
+use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
+use Symfony\Component\HttpKernel\Event\ControllerEvent;
+use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
+use Symfony\Component\Security\Core\Exception\AccessDeniedException;
+
+/** Asks at every door. A door with neither a gate nor a stated reason to stand open is a mistake and stays shut. */
+#[AsEventListener(priority: 10)]
+final readonly class GateKeeper
+{
+    public function __construct(private Security $security, private SubjectFinder $subjects)
+    {
+    }
+
+    public function __invoke(ControllerEvent $event): void
+    {
+        if (!$event->isMainRequest() || [] !== $event->getAttributes(OpenDoor::class)) {
+            return;
+        }
+        $gates = $event->getAttributes(Gate::class);
+        if ([] === $gates) {
+            throw new \LogicException('This door has no gate: '.$event->getRequest()->attributes->getString('_route'));
+        }
+        $me = $this->security->getUser();
+        if (!$me instanceof Account) {
+            throw new AccessDeniedException();
+        }
+        foreach ($gates as $gate) {
+            $this->ask($event, $gate, $me);
+        }
+    }
+
+    private function ask(ControllerEvent $event, Gate $gate, Account $me): void
+    {
+        $subject = null;
+        $attributes = $event->getRequest()->attributes;
+        if (null !== $gate->of) {
+            $subject = $this->subjects->find($gate->of, $attributes->getInt($gate->of), $me->id) ?? throw new NotFoundHttpException();
+            $attributes->set('_subject', $subject);
+        }
+        if (!$this->security->isGranted($gate->permission->value, $subject)) {
+            throw new AccessDeniedException();
+        }
+    }
+}

@@ -1,0 +1,13 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jorvent\Accounts\Access;
+
+/** A role for a unit and all below it. */
+final readonly class Grant
+{
+    public function __construct(public Role $role, public string $unitPath)
+    {
+    }
+}

@@ -1,0 +1,54 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jorvent\Accounts\Access;
+
+use Jorvent\Platform\Database\Db;
+use Jorvent\Platform\Web\Gate;
+
+/** Finds the requisition behind an address and which parts a person plays on it, in one query. */
+final readonly class SubjectFinder
+{
+    private const OF = [
+        Gate::REQUISITION => 'r.number = :id',
+        Gate::APPLICATION => 'r.id = (SELECT requisition_id FROM application WHERE id = :id)',
+        Gate::INTERVIEW => 'r.id = (SELECT p.requisition_id FROM interview i JOIN application p ON p.id = i.application_id WHERE i.id = :id)',
+        Gate::OFFER => 'r.id = (SELECT p.requisition_id FROM offer o JOIN application p ON p.id = o.application_id WHERE o.id = :id)',
+    ];
+
+    public function __construct(private Db $db)
+    {
+    }
+
+    /** @return Subject|null null when there is no such thing */
+    public function find(string $of, int $id, int $me): ?Subject
+    {
+        if (Gate::CANDIDATE === $of) {
+            return $this->candidate($id, $me);
+        }
+        $seat = Gate::INTERVIEW === $of
+            ? 'SELECT 1 FROM interview_seat s WHERE s.account_id = :me AND s.interview_id = :id'
+            : 'SELECT 1 FROM interview_seat s JOIN interview i ON i.id = s.interview_id JOIN application p ON p.id = i.application_id WHERE s.account_id = :me AND p.requisition_id = r.id'.(Gate::APPLICATION === $of ? ' AND p.id = :id' : '');
+        $row = $this->db->row(
+            "SELECT r.id, r.number, u.path, r.requester_id = :me AS requester, r.recruiter_id = :me AS recruiter, r.manager_id = :me AS manager, coalesce(r.partner_id = :me, false) AS partner,
+                EXISTS (SELECT 1 FROM approval a WHERE a.requisition_id = r.id AND a.approver_id = :me AND a.state <> 'dropped') AS approver, EXISTS ($seat) AS interviewer
+             FROM requisition r JOIN org_unit u ON u.id = r.unit_id WHERE ".self::OF[$of],
+            ['id' => $id, 'me' => $me],
+        );
+
+        return null === $row ? null : new Subject($row->str('path'), array_values(array_filter(Part::cases(), static fn (Part $p): bool => $row->bool($p->value))), $row->int('id'), $row->int('number'));
+    }
+
+    private function candidate(int $id, int $me): ?Subject
+    {
+        $row = $this->db->row(
+            'SELECT EXISTS (SELECT 1 FROM application p JOIN requisition r ON r.id = p.requisition_id WHERE p.candidate_id = c.id AND r.manager_id = :me) AS manager,
+                EXISTS (SELECT 1 FROM application p JOIN interview i ON i.application_id = p.id JOIN interview_seat s ON s.interview_id = i.id WHERE p.candidate_id = c.id AND s.account_id = :me) AS interviewer
+             FROM candidate c WHERE c.id = :id',
+            ['id' => $id, 'me' => $me],
+        );
+
+        return null === $row ? null : new Subject(null, array_values(array_filter([Part::Manager, Part::Interviewer], static fn (Part $p): bool => $row->bool($p->value))));
+    }
+}

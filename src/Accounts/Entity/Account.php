@@ -1,0 +1,126 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jorvent\Accounts\Entity;
+
+use Doctrine\DBAL\Types\Types;
+use Doctrine\ORM\Mapping as ORM;
+use Symfony\Component\Security\Core\User\EquatableInterface;
+use Symfony\Component\Security\Core\User\PasswordAuthenticatedUserInterface;
+use Symfony\Component\Security\Core\User\UserInterface;
+
+/** Someone who signs in. What they may do is in their grants (a role for a part of the organisation), not here. */
+#[ORM\Entity]
+#[ORM\Table(name: 'account')]
+class Account implements UserInterface, PasswordAuthenticatedUserInterface, EquatableInterface
+{
+    /** @phpstan-readonly-allow-private-mutation */
+    #[ORM\Id, ORM\GeneratedValue, ORM\Column]
+    public int $id;
+
+    /** @phpstan-readonly-allow-private-mutation */
+    #[ORM\Column]
+    public bool $active = true;
+
+    /** @phpstan-readonly-allow-private-mutation */
+    #[ORM\Column]
+    public bool $nightWatch = false;
+
+    /** @phpstan-readonly-allow-private-mutation */
+    #[ORM\Column]
+    public bool $singleKeys = true;
+
+    /** @phpstan-readonly-allow-private-mutation */
+    #[ORM\Column]
+    public int $workFrom = 480;
+
+    /** @phpstan-readonly-allow-private-mutation */
+    #[ORM\Column]
+    public int $workTo = 960;
+
+    #[ORM\Column]
+    private string $passwordHash = '';
+
+    public function __construct(
+        #[ORM\Column]
+        public readonly string $name,
+        #[ORM\Column]
+        public readonly string $email,
+        #[ORM\Column]
+        public readonly string $title,
+        /** @phpstan-readonly-allow-private-mutation */
+        #[ORM\Column]
+        public string $zone,
+        #[ORM\Column]
+        public readonly ?int $siteId,
+        #[ORM\Column]
+        public readonly ?int $unitId,
+        #[ORM\Column(type: Types::DATETIMETZ_IMMUTABLE)]
+        public readonly \DateTimeImmutable $createdAt,
+    ) {
+    }
+
+    public function setPasswordHash(string $hash): void
+    {
+        $this->passwordHash = $hash;
+    }
+
+    public function hasPassword(): bool
+    {
+        return '' !== $this->passwordHash;
+    }
+
+    public function deactivate(): void
+    {
+        $this->active = false;
+    }
+
+    public function prefer(bool $nightWatch, bool $singleKeys, \DateTimeZone $zone, int $workFrom, int $workTo): void
+    {
+        $this->nightWatch = $nightWatch;
+        $this->singleKeys = $singleKeys;
+        $this->zone = $zone->getName();
+        $this->workFrom = $workFrom;
+        $this->workTo = $workTo;
+    }
+
+    public function initials(): string
+    {
+        $words = preg_split('/[\s\-]+/u', $this->name) ?: [''];
+
+        return mb_strtoupper(mb_substr($words[0], 0, 1).(\count($words) > 1 ? mb_substr($words[\count($words) - 1], 0, 1) : ''));
+    }
+
+    public function timeZone(): \DateTimeZone
+    {
+        return new \DateTimeZone($this->zone);
+    }
+
+    public function getPassword(): ?string
+    {
+        return '' === $this->passwordHash ? null : $this->passwordHash;
+    }
+
+    /** @return list<string> */
+    public function getRoles(): array
+    {
+        return ['ROLE_STAFF'];
+    }
+
+    #[\Deprecated]
+    public function eraseCredentials(): void
+    {
+    }
+
+    /** @return non-empty-string */
+    public function getUserIdentifier(): string
+    {
+        return '' === $this->email ? throw new \LogicException('An account has an address.') : $this->email;
+    }
+
+    public function isEqualTo(UserInterface $user): bool
+    {
+        return $user instanceof self && $user->active && $user->passwordHash === $this->passwordHash && $user->email === $this->email;
+    }
+}

@@ -1,0 +1,156 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jorvent\Careers;
+
+use Doctrine\ORM\EntityManagerInterface;
+use Jorvent\Accounts\GuestLinks;
+use Jorvent\Activity\ActivityLog;
+use Jorvent\Core\Reporting\Days;
+use Jorvent\Core\Shared\Refusal;
+use Jorvent\Core\Shared\Refused;
+use Jorvent\Messages\Mailing;
+use Jorvent\People\Entity\Candidate;
+use Jorvent\People\FitOfCandidates;
+use Jorvent\People\IndexCandidate;
+use Jorvent\Pipeline\Applications;
+use Jorvent\Pipeline\Entity\Application;
+use Jorvent\Pipeline\StageVisits;
+use Jorvent\Platform\Database\Db;
+use Jorvent\Platform\Database\Record;
+use Jorvent\Requisitions\Entity\Requisition;
+use libphonenumber\NumberParseException;
+use libphonenumber\PhoneNumberUtil;
+use Psr\Clock\ClockInterface;
+
+/** Sends a finished draft: the person, the resume, the application, its score and fit, and the confirmation, all at once or not at all. */
+final readonly class Apply
+{
+    public const CONSENT = '2026-1';
+
+    public function __construct(
+        private Db $db, private EntityManagerInterface $entities, private ClockInterface $clock, private ActivityLog $log, private ApplyDrafts $drafts, private Openings $openings,
+        private Applications $applications, private StageVisits $visits, private FitOfCandidates $fits, private IndexCandidate $index, private Mailing $mailing, private GuestLinks $links,
+    ) {
+    }
+
+    /**
+     * @param array<string, string> $fields name, email, phone, city
+     *
+     * @return list<Refusal>
+     */
+    public static function personBlockers(array $fields, string $country): array
+    {
+        $refusals = [];
+        if (mb_strlen(trim($fields['name'] ?? '')) < 2) {
+            $refusals[] = new Refusal('name', 'name_missing');
+        }
+        if (false === filter_var($fields['email'] ?? '', \FILTER_VALIDATE_EMAIL, \FILTER_FLAG_EMAIL_UNICODE)) {
+            $refusals[] = new Refusal('email', '' === ($fields['email'] ?? '') ? 'email_missing' : 'email_wrong');
+        }
+        if ('' !== ($fields['phone'] ?? '')) {
+            try {
+                $possible = PhoneNumberUtil::getInstance()->isPossibleNumber(PhoneNumberUtil::getInstance()->parse($fields['phone'], $country));
+            } catch (NumberParseException) {
+                $possible = false;
+            }
+            if (!$possible) {
+                $refusals[] = new Refusal('phone', 'phone_wrong');
+            }
+        }
+
+        return $refusals;
+    }
+
+    /** @return string the address of the status page */
+    public function __invoke(string $key, string $locale): string
+    {
+        return $this->db->transaction(function () use ($key, $locale): string {
+            $draft = $this->drafts->find($key, lock: true) ?? throw Refused::because('draft_gone');
+            if (null !== $draft->strOrNull('sent_at')) {
+                throw Refused::because('already_sent');
+            }
+            $requisition = $this->entities->find(Requisition::class, $draft->int('requisition_id')) ?? throw new \LogicException('A draft has a requisition.');
+            $opening = $this->openings->one($requisition->number);
+            if (null === $opening || !$opening->bool('open')) {
+                throw Refused::because('opening_closed');
+            }
+            [$fields, $answers] = self::split($draft);
+            Refused::unlessEmpty([
+                ...self::personBlockers($fields, $opening->str('country')), ...$requisition->questionnaire()->refuse($answers),
+                ...('yes' === ($fields['consent'] ?? '') ? [] : [new Refusal('consent', 'consent_missing')]),
+            ]);
+            $application = $this->apply($requisition, $opening, $draft, $fields, $answers, $locale);
+            $this->drafts->sent($key);
+            $status = $this->links->issue(GuestLinks::STATUS, $application->id, 400);
+            $this->mailing->toCandidate('applied-'.$application->id, $application->candidateId, $requisition->id, $this->mailing->template('applied', $locale), ['link' => $status]);
+
+            return $status;
+        });
+    }
+
+    /** @return array{array<string, string>, array<string, string>} the person's fields and the answers by question id */
+    public static function split(Record $draft): array
+    {
+        $fields = $answers = [];
+        foreach ($draft->json('fields') as $name => $value) {
+            if (!\is_string($value)) {
+                continue;
+            }
+            str_starts_with((string) $name, 'q:') ? $answers[substr((string) $name, 2)] = $value : $fields[(string) $name] = $value;
+        }
+
+        return [$fields, $answers];
+    }
+
+    /**
+     * @param array<string, string> $fields
+     * @param array<string, string> $answers
+     */
+    private function apply(Requisition $requisition, Record $opening, Record $draft, array $fields, array $answers, string $locale): Application
+    {
+        $now = $this->clock->now();
+        $candidate = $this->candidate($fields, $opening, $locale);
+        if (null !== $this->db->row('SELECT id FROM application WHERE candidate_id = :c AND requisition_id = :r', ['c' => $candidate->id, 'r' => $requisition->id])) {
+            throw Refused::because('already_applied', 'email');
+        }
+        if (null !== $draft->strOrNull('file_sha256')) {
+            $this->db->insert('resume', ['candidate_id' => $candidate->id, 'file_sha256' => $draft->str('file_sha256'), 'media_type' => $draft->str('media_type'), 'file_name' => $draft->str('file_name'), 'size' => $draft->int('size'), 'text' => $draft->str('text'), 'created_at' => $now]);
+        }
+        ($this->index)($candidate->id);
+        $questions = $requisition->questionnaire();
+        $failed = $questions->failed($answers);
+        $application = new Application($candidate->id, $requisition->id, 'applied', $draft->intOrNull('posting_id'), $now);
+        $application->answer($answers, $questions->score($answers), [] !== $failed, Days::nextWorkingDay($now, new \DateTimeZone($opening->str('zone'))));
+        $application->consent(self::CONSENT, $now);
+        $fit = ($this->fits)($requisition->wanted($opening->str('city')), [$candidate->id])[$candidate->id] ?? null;
+        if (null !== $fit) {
+            $application->rate($fit);
+        }
+        $this->applications->add($application);
+        $this->visits->enter($application->id, $application->stage);
+        $this->log->record('application.received', 'application', $application->id, $requisition->id, $candidate->id, ['score' => $application->score, 'knock_out' => $application->knockOut->value, 'consent' => self::CONSENT]);
+
+        return $application;
+    }
+
+    /**
+     * Someone known by this address stays one person; what is known of them is shown to nobody here and changed by nothing written here.
+     *
+     * @param array<string, string> $fields
+     */
+    private function candidate(array $fields, Record $opening, string $locale): Candidate
+    {
+        $known = $this->db->row('SELECT id FROM candidate WHERE lower(email) = lower(:email)', ['email' => $fields['email'] ?? '']);
+        if (null !== $known) {
+            return $this->entities->find(Candidate::class, $known->int('id')) ?? throw new \LogicException('The candidate was just there.');
+        }
+        $candidate = new Candidate($fields['name'] ?? '', $fields['email'] ?? '', '' === ($fields['phone'] ?? '') ? null : $fields['phone'], '' === ($fields['city'] ?? '') ? null : $fields['city'], $opening->str('zone'), $locale, 'applied', null, $this->clock->now());
+        $candidate->describe('', null, null, $this->clock->now());
+        $this->entities->persist($candidate);
+        $this->entities->flush();
+
+        return $candidate;
+    }
+}

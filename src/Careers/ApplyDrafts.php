@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jorvent\Careers;
+
+use Jorvent\People\ResumeFile;
+use Jorvent\Platform\Database\Db;
+use Jorvent\Platform\Database\Record;
+use Psr\Clock\ClockInterface;
+
+/** An application being written, kept under a key that only its writer has; nothing becomes a candidate before it is sent. */
+final readonly class ApplyDrafts
+{
+    public const DAYS = 14;
+
+    public function __construct(private Db $db, private ClockInterface $clock)
+    {
+    }
+
+    /** @param array<string, string> $fields */
+    public function start(int $requisition, ?int $posting, array $fields, ?ResumeFile $file): string
+    {
+        $key = bin2hex(random_bytes(16));
+        $this->db->execute(
+            'INSERT INTO apply_draft (key, requisition_id, posting_id, fields, file_sha256, file_name, media_type, size, text, saved_at) VALUES (:key, :r, :p, CAST(:fields AS jsonb), :sha, :name, :type, :size, :text, :now)',
+            ['key' => $key, 'r' => $requisition, 'p' => $posting, 'fields' => json_encode($fields, \JSON_THROW_ON_ERROR | \JSON_FORCE_OBJECT), 'sha' => $file?->sha256, 'name' => $file?->name, 'type' => $file?->mediaType, 'size' => $file?->size, 'text' => $file?->text, 'now' => $this->clock->now()],
+        );
+        $this->db->execute('DELETE FROM apply_draft WHERE saved_at < :old', ['old' => $this->clock->now()->modify('-'.self::DAYS.' days')]);
+
+        return $key;
+    }
+
+    public function find(string $key, bool $lock = false): ?Record
+    {
+        return 1 === preg_match('/^[0-9a-f]{32}$/', $key) ? $this->db->row('SELECT * FROM apply_draft WHERE key = :key'.($lock ? ' FOR UPDATE' : ''), ['key' => $key]) : null;
+    }
+
+    /** @param array<string, string> $fields */
+    public function save(string $key, array $fields): void
+    {
+        $this->db->execute('UPDATE apply_draft SET fields = fields || CAST(:fields AS jsonb), saved_at = :now WHERE key = :key AND sent_at IS NULL', ['key' => $key, 'fields' => json_encode($fields, \JSON_THROW_ON_ERROR | \JSON_FORCE_OBJECT), 'now' => $this->clock->now()]);
+    }
+
+    public function sent(string $key): void
+    {
+        $this->db->execute('UPDATE apply_draft SET sent_at = :now WHERE key = :key', ['key' => $key, 'now' => $this->clock->now()]);
+    }
+}

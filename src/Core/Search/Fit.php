@@ -1,0 +1,122 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jorvent\Core\Search;
+
+use Jorvent\Core\Query\Evaluator;
+use Jorvent\Core\Query\Row;
+use Jorvent\Core\Query\Tokeniser;
+
+/**
+ * How well a person answers a brief: the weighted share of its parts that are covered, a part covered partly counting half,
+ * a part that is not stated counting as not covered in the score but shown apart. Example: musts PLC (covered) and drives (missing),
+ * wish Norwegian (covered): (3·1 + 3·0 + 1·1) / 7 = 57.
+ */
+final readonly class Fit
+{
+    public const MUST = 3;
+    public const WISH = 1;
+    public const YEARS = 2;
+    public const PLACE = 1;
+    /** A person with at least this share of the years asked for covers them partly. */
+    public const YEARS_PARTLY = 0.6;
+
+    /** @param list<FitPart> $parts */
+    private function __construct(public ?int $score, public array $parts)
+    {
+    }
+
+    public static function of(Wanted $wanted, Person $person): self
+    {
+        $parts = [];
+        $add = static function (string $kind, string $text, int $weight, Coverage $coverage) use (&$parts): void {
+            $parts[] = new FitPart(\chr(97 + \count($parts) % 26), $kind, $text, $weight, $coverage);
+        };
+        foreach ($wanted->musts as $must) {
+            $add('must', $must, self::MUST, self::skill($must, $person));
+        }
+        if (null !== $wanted->yearsFrom) {
+            $add('years', (string) $wanted->yearsFrom, self::YEARS, self::years($wanted->yearsFrom, $person->years));
+        }
+        if (null !== $wanted->site) {
+            $add('place', $wanted->site, self::PLACE, self::place($wanted->site, $person));
+        }
+        foreach ($wanted->wishes as $wish) {
+            $add('wish', $wish, self::WISH, self::skill($wish, $person));
+        }
+
+        return new self(self::score($parts), $parts);
+    }
+
+    /** @param list<FitPart> $parts */
+    private static function score(array $parts): ?int
+    {
+        $all = $got = 0;
+        $stated = false;
+        foreach ($parts as $part) {
+            $all += 2 * $part->weight;
+            $got += $part->weight * match ($part->coverage) {
+                Coverage::Covered => 2,
+                Coverage::Partly => 1,
+                Coverage::Missing, Coverage::NotStated => 0,
+            };
+            $stated = $stated || Coverage::NotStated !== $part->coverage;
+        }
+
+        return $stated ? intdiv(200 * $got + $all, 2 * $all) : null;
+    }
+
+    /** Covered when the words stand together, partly when at least half of them stand anywhere. */
+    private static function skill(string $text, Person $person): Coverage
+    {
+        if (null === $person->resume) {
+            return Coverage::NotStated;
+        }
+        $tokeniser = new Tokeniser();
+        $evaluator = new Evaluator();
+        $terms = [];
+        $found = $words = 0;
+        foreach ($tokeniser->words($text) as [$word]) {
+            $alternatives = $tokeniser->alternatives($word);
+            $hit = false;
+            foreach ($alternatives as $row) {
+                $hit = $hit || $evaluator->matches(new Row($row), $person->resume);
+            }
+            $found += $hit ? 1 : 0;
+            ++$words;
+            array_push($terms, ...$alternatives[\count($alternatives) - 1]);
+        }
+        if ([] === $terms) {
+            return Coverage::NotStated;
+        }
+        if ($evaluator->matches(new Row($terms), $person->resume) || (1 === $words && 1 === $found)) {
+            return Coverage::Covered;
+        }
+
+        return $found > 0 && 2 * $found >= $words ? Coverage::Partly : Coverage::Missing;
+    }
+
+    private static function years(int $from, ?float $years): Coverage
+    {
+        return match (true) {
+            null === $years => Coverage::NotStated,
+            $years >= $from => Coverage::Covered,
+            $years >= self::YEARS_PARTLY * $from => Coverage::Partly,
+            default => Coverage::Missing,
+        };
+    }
+
+    private static function place(string $site, Person $person): Coverage
+    {
+        $tokeniser = new Tokeniser();
+
+        return match (true) {
+            null === $person->city || '' === $person->city => Coverage::NotStated,
+            $tokeniser->fold($person->city) === $tokeniser->fold($site) => Coverage::Covered,
+            true === $person->wouldMove => Coverage::Partly,
+            null === $person->wouldMove => Coverage::NotStated,
+            default => Coverage::Missing,
+        };
+    }
+}

@@ -1,0 +1,68 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jorvent\Messages;
+
+use Jorvent\Core\Messages\Template;
+use Jorvent\Core\Shared\Refused;
+use Jorvent\Platform\Database\Db;
+use Jorvent\Platform\Outbox\Outbox;
+use Psr\Clock\ClockInterface;
+use Symfony\Contracts\Translation\TranslatorInterface;
+
+/** Writes mails: fills the template for the person, keeps a copy, and lays it in the outbox. */
+final readonly class Mailing
+{
+    /** A word of closing out waits so long before it goes, so that it can be taken back. */
+    public const HOLD_SECONDS = 120;
+
+    public function __construct(private Db $db, private Outbox $outbox, private ClockInterface $clock, private TranslatorInterface $words)
+    {
+    }
+
+    /** @param array<string, string> $more merge fields besides those of candidate and requisition */
+    public function toCandidate(string $key, int $candidate, ?int $requisition, Template $template, array $more = [], ?string $calendar = null, string $method = 'REQUEST', int $holdSeconds = 0): void
+    {
+        $row = $this->db->row('SELECT name, email FROM candidate WHERE id = :id AND erased_at IS NULL', ['id' => $candidate]) ?? throw new \LogicException('No such candidate.');
+        $to = $row->strOrNull('email');
+        if (null === $to) {
+            return;
+        }
+        $values = [...$this->fields($candidate, $requisition), ...$more];
+        Refused::unlessEmpty($template->blockers($values));
+        $filled = $template->fill($values);
+        $this->outbox->add('mail', $key, 'candidate', $candidate, [], $requisition, $candidate, ['to' => $to, 'name' => $row->str('name'), 'subject' => $filled->subject, 'text' => $filled->body, 'calendar' => $calendar, 'method' => $method]);
+        if ($holdSeconds > 0) {
+            $this->db->execute("UPDATE outbox SET available_at = :at WHERE key = :key AND state = 'waiting'", ['key' => $key, 'at' => $this->clock->now()->modify('+'.$holdSeconds.' seconds')]);
+        }
+    }
+
+    public function toStaff(string $key, int $account, string $subject, string $text, ?int $requisition = null, ?string $calendar = null, string $method = 'REQUEST'): void
+    {
+        $row = $this->db->row('SELECT name, email FROM account WHERE id = :id', ['id' => $account]) ?? throw new \LogicException('No such account.');
+        $this->outbox->add('mail', $key, 'account', $account, [], $requisition, null, ['to' => $row->str('email'), 'name' => $row->str('name'), 'subject' => $subject, 'text' => $text, 'calendar' => $calendar, 'method' => $method], $account);
+    }
+
+    /** A template of ours in the candidate's language. */
+    public function template(string $name, string $locale): Template
+    {
+        return new Template($this->words->trans('mail.'.$name.'.subject', [], 'candidate', $locale), $this->words->trans('mail.'.$name.'.body', [], 'candidate', $locale));
+    }
+
+    public function templateFor(string $name, int $candidate): Template
+    {
+        return $this->template($name, $this->db->row('SELECT locale FROM candidate WHERE id = :id', ['id' => $candidate])?->str('locale') ?? 'en');
+    }
+
+    /** @return array<string, string> */
+    public function fields(int $candidate, ?int $requisition): array
+    {
+        $row = $this->db->row(
+            'SELECT c.name AS candidate, r.title AS opening, r.number, s.city, a.name AS recruiter FROM candidate c LEFT JOIN requisition r ON r.id = :r LEFT JOIN site s ON s.id = r.site_id LEFT JOIN account a ON a.id = r.recruiter_id WHERE c.id = :c',
+            ['c' => $candidate, 'r' => $requisition],
+        ) ?? throw new \LogicException('No such candidate.');
+
+        return ['candidate' => $row->str('candidate'), 'first_name' => explode(' ', $row->str('candidate'))[0], 'opening' => $row->strOrNull('opening') ?? '', 'place' => $row->strOrNull('city') ?? '', 'recruiter' => $row->strOrNull('recruiter') ?? 'Skerry Line'];
+    }
+}

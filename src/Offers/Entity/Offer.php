@@ -1,0 +1,170 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jorvent\Offers\Entity;
+
+use Doctrine\DBAL\Types\Types;
+use Doctrine\ORM\Mapping as ORM;
+use Jorvent\Core\Pay\OfferTerms;
+use Jorvent\Core\Shared\Money;
+use Jorvent\Core\Shared\Refused;
+use Jorvent\Offers\OfferState;
+
+#[ORM\Entity]
+#[ORM\Table(name: 'offer')]
+class Offer
+{
+    /** @phpstan-readonly-allow-private-mutation */
+    #[ORM\Id, ORM\GeneratedValue, ORM\Column]
+    public int $id;
+
+    /** @phpstan-readonly-allow-private-mutation */
+    #[ORM\Column]
+    public int $version = 1;
+
+    #[ORM\Column(type: Types::BIGINT)]
+    private int $base;
+
+    #[ORM\Column(type: Types::STRING, length: 3, options: ['fixed' => true])]
+    private string $currency;
+
+    /** @phpstan-readonly-allow-private-mutation */
+    #[ORM\Column(type: Types::DATE_IMMUTABLE)]
+    public \DateTimeImmutable $firstDay;
+
+    /** @phpstan-readonly-allow-private-mutation */
+    #[ORM\Column(type: Types::DATE_IMMUTABLE)]
+    public \DateTimeImmutable $answerBy;
+
+    /** @phpstan-readonly-allow-private-mutation */
+    #[ORM\Column]
+    public OfferState $state = OfferState::Draft;
+
+    /** @phpstan-readonly-allow-private-mutation */
+    #[ORM\Column(name: 'letter_sha256', type: Types::STRING, length: 64, options: ['fixed' => true])]
+    public ?string $letter = null;
+
+    /** @phpstan-readonly-allow-private-mutation */
+    #[ORM\Column(type: Types::DATETIMETZ_IMMUTABLE)]
+    public ?\DateTimeImmutable $sentAt = null;
+
+    /** @phpstan-readonly-allow-private-mutation */
+    #[ORM\Column(type: Types::DATETIMETZ_IMMUTABLE)]
+    public ?\DateTimeImmutable $decidedAt = null;
+
+    #[ORM\Column]
+    private ?string $signedName = null;
+
+    #[ORM\Column]
+    private ?string $signedFrom = null;
+
+    #[ORM\Column]
+    private ?string $declineReason = null;
+
+    public function __construct(
+        #[ORM\Column]
+        public readonly int $applicationId,
+        #[ORM\Column]
+        public readonly int $composedBy,
+        #[ORM\Column(type: Types::DATETIMETZ_IMMUTABLE)]
+        public readonly \DateTimeImmutable $createdAt,
+        OfferTerms $terms,
+    ) {
+        $this->take($terms);
+    }
+
+    public function base(): Money
+    {
+        return new Money($this->base, $this->currency);
+    }
+
+    public function compose(OfferTerms $terms): void
+    {
+        if (!\in_array($this->state, [OfferState::Draft, OfferState::Asked, OfferState::Agreed], true)) {
+            throw Refused::because('offer_sent_already');
+        }
+        $this->take($terms);
+        $this->state = OfferState::Draft;
+        ++$this->version;
+    }
+
+    public function ask(bool $agreementNeeded): void
+    {
+        if (OfferState::Draft !== $this->state) {
+            throw Refused::because('nothing_to_decide');
+        }
+        $this->state = $agreementNeeded ? OfferState::Asked : OfferState::Agreed;
+    }
+
+    public function agree(): void
+    {
+        $this->state = OfferState::Agreed;
+    }
+
+    public function backToDraft(): void
+    {
+        $this->state = OfferState::Draft;
+    }
+
+    public function send(string $letter, \DateTimeImmutable $now): void
+    {
+        if (OfferState::Agreed !== $this->state) {
+            throw Refused::because('offer_not_agreed');
+        }
+        if ($this->answerBy->setTime(23, 59, 59) < $now) {
+            throw Refused::because('day_has_passed', 'answer_by');
+        }
+        $this->state = OfferState::Sent;
+        $this->letter = $letter;
+        $this->sentAt = $now;
+    }
+
+    /** @param string $letter the hash of the letter the signer had before them */
+    public function accept(string $name, string $letter, ?string $from, \DateTimeImmutable $now): void
+    {
+        $this->open($now);
+        if ($letter !== $this->letter) {
+            throw Refused::because('letter_changed');
+        }
+        $this->state = OfferState::Accepted;
+        $this->signedName = $name;
+        $this->signedFrom = $from;
+        $this->decidedAt = $now;
+    }
+
+    public function decline(string $reason, \DateTimeImmutable $now): void
+    {
+        $this->open($now);
+        $this->state = OfferState::Declined;
+        $this->declineReason = $reason;
+        $this->decidedAt = $now;
+    }
+
+    public function withdraw(\DateTimeImmutable $now): void
+    {
+        if (\in_array($this->state, [OfferState::Accepted, OfferState::Declined, OfferState::Withdrawn], true)) {
+            throw Refused::because('nothing_to_decide');
+        }
+        $this->state = OfferState::Withdrawn;
+        $this->decidedAt = $now;
+    }
+
+    private function open(\DateTimeImmutable $now): void
+    {
+        if (OfferState::Sent !== $this->state) {
+            throw Refused::because('offer_not_open');
+        }
+        if ($this->answerBy->setTime(23, 59, 59) < $now) {
+            throw Refused::because('offer_expired');
+        }
+    }
+
+    private function take(OfferTerms $terms): void
+    {
+        $this->base = $terms->base?->minor ?? 0;
+        $this->currency = $terms->base?->currency ?? throw new \LogicException('Terms are checked before they are taken.');
+        $this->firstDay = $terms->firstDay ?? throw new \LogicException('Terms are checked before they are taken.');
+        $this->answerBy = $terms->answerBy ?? throw new \LogicException('Terms are checked before they are taken.');
+    }
+}

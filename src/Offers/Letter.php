@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jorvent\Offers;
+
+use Dompdf\Dompdf;
+use Dompdf\Options;
+use Jorvent\Platform\Database\Db;
+use Jorvent\Platform\Database\Record;
+use Twig\Environment;
+
+/** The offer's letter, as HTML for the screen and as the PDF that is sent and signed. */
+final readonly class Letter
+{
+    public function __construct(private Db $db, private Environment $twig)
+    {
+    }
+
+    public function facts(int $offer): Record
+    {
+        return $this->db->row(
+            'SELECT o.id, o.version, o.base, o.currency, o.first_day, o.answer_by, o.state, c.name AS candidate, c.locale, r.title AS opening, r.number, r.employment, s.city, m.name AS manager, rec.name AS recruiter
+             FROM offer o JOIN application p ON p.id = o.application_id JOIN candidate c ON c.id = p.candidate_id JOIN requisition r ON r.id = p.requisition_id JOIN site s ON s.id = r.site_id
+             JOIN account m ON m.id = r.manager_id JOIN account rec ON rec.id = r.recruiter_id WHERE o.id = :id',
+            ['id' => $offer],
+        ) ?? throw new \LogicException('No such offer.');
+    }
+
+    public function pdf(int $offer, \DateTimeImmutable $on): string
+    {
+        $options = new Options();
+        $options->setIsRemoteEnabled(false);
+        $options->setDefaultFont('DejaVu Serif');
+        $pdf = new Dompdf($options);
+        $pdf->loadHtml($this->twig->render('offers/letter.pdf.twig', ['letter' => $this->facts($offer), 'on' => $on]), 'UTF-8');
+        $pdf->setPaper('A4');
+        $pdf->render();
+
+        return $pdf->output() ?? throw new \RuntimeException('The letter could not be written.');
+    }
+}

@@ -1,0 +1,144 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jorvent\Offers;
+
+use Doctrine\DBAL\LockMode;
+use Doctrine\ORM\EntityManagerInterface;
+use Jorvent\Accounts\GuestLinks;
+use Jorvent\Activity\ActivityLog;
+use Jorvent\Core\Pay\Band;
+use Jorvent\Core\Pay\OfferTerms;
+use Jorvent\Core\Shared\Refused;
+use Jorvent\Core\Workflow\ApplicationState;
+use Jorvent\Core\Workflow\ApprovalChain;
+use Jorvent\Core\Workflow\Stage;
+use Jorvent\Messages\Mailing;
+use Jorvent\Offers\Entity\Offer;
+use Jorvent\Pipeline\Applications;
+use Jorvent\Pipeline\StageVisits;
+use Jorvent\Platform\Database\Db;
+use Jorvent\Platform\Files\FileStore;
+use Jorvent\Requisitions\Approvals;
+use Jorvent\Requisitions\AskApproval;
+use Jorvent\Requisitions\Entity\Requisition;
+use Psr\Clock\ClockInterface;
+
+/** Our side of an offer: compose, ask for agreement where a rule wants it, send, withdraw. */
+final readonly class OfferDesk
+{
+    public function __construct(
+        private Db $db, private EntityManagerInterface $entities, private ClockInterface $clock, private ActivityLog $log, private Applications $applications, private StageVisits $visits,
+        private Approvals $approvals, private AskApproval $asking, private Letter $letter, private FileStore $files, private Mailing $mailing, private GuestLinks $links,
+    ) {
+    }
+
+    /** The band an offer is measured by: the profile's for this currency, else the brief's own range. */
+    public function band(Requisition $requisition): ?Band
+    {
+        return $this->asking->profileBand($requisition->profileId, $requisition->brief()->currency) ?? $requisition->band();
+    }
+
+    public function compose(int $applicationId, OfferTerms $terms, int $by): int
+    {
+        Refused::unlessEmpty($terms->blockers($this->clock->now()->setTime(0, 0)));
+
+        return $this->db->transaction(function () use ($applicationId, $terms, $by): int {
+            $application = $this->applications->lock($applicationId);
+            $requisition = $this->applications->requisition($application);
+            if (ApplicationState::Active !== $application->state || !$requisition->isApproved()) {
+                throw Refused::because(ApplicationState::Active !== $application->state ? 'not_active' : 'not_approved');
+            }
+            $open = $this->db->row("SELECT id FROM offer WHERE application_id = :id AND state IN ('draft', 'asked', 'agreed', 'sent', 'accepted')", ['id' => $applicationId]);
+            if (null === $open) {
+                $offer = new Offer($applicationId, $by, $this->clock->now(), $terms);
+                $this->entities->persist($offer);
+                $this->entities->flush();
+                $before = null;
+            } else {
+                $offer = $this->lock($open->int('id'));
+                $before = ['version' => $offer->version, 'base' => $offer->base()->units()];
+                $offer->compose($terms);
+                $this->approvals->drop($requisition->id, $offer->id);
+            }
+            $this->log->record('offer.composed', 'offer', $offer->id, $requisition->id, $application->candidateId, ['before' => $before, 'after' => ['version' => $offer->version, 'base' => $offer->base()->units(), 'currency' => $offer->base()->currency, 'first_day' => $offer->firstDay->format('Y-m-d')]]);
+
+            return $offer->id;
+        });
+    }
+
+    public function ask(int $id): void
+    {
+        $this->db->transaction(function () use ($id): void {
+            [$offer, $requisition, $candidate] = $this->open($id);
+            $band = $this->band($requisition) ?? throw Refused::because('band_missing');
+            $steps = (new ApprovalChain())->forOffer($offer->base(), $band);
+            $offer->ask([] !== $steps);
+            $this->approvals->ask($requisition->id, $id, $requisition->unitId, $steps);
+            $this->log->record([] === $steps ? 'offer.agreed' : 'offer.asked', 'offer', $id, $requisition->id, $candidate, ['base' => $offer->base()->units(), 'steps' => \count($steps)]);
+        });
+    }
+
+    /** @param 'agreed'|'sent_back'|'declined' $answer */
+    public function decide(int $id, int $approver, string $answer, string $note): void
+    {
+        $this->db->transaction(function () use ($id, $approver, $answer, $note): void {
+            [$offer, $requisition, $candidate] = $this->open($id);
+            $all = $this->approvals->decide($requisition->id, $id, $approver, $answer, $note);
+            match (true) {
+                $all => $offer->agree(),
+                'agreed' !== $answer => $offer->backToDraft(),
+                default => null,
+            };
+            $this->log->record('offer.'.('agreed' === $answer ? 'agreed' : $answer), 'offer', $id, $requisition->id, $candidate, ['note' => $note]);
+        });
+    }
+
+    public function send(int $id): void
+    {
+        $this->db->transaction(function () use ($id): void {
+            [$offer, $requisition, $candidate] = $this->open($id);
+            $now = $this->clock->now();
+            $offer->send($this->files->put($this->letter->pdf($id, $now)), $now);
+            $application = $this->applications->lock($offer->applicationId);
+            if ($application->stage->isBefore(Stage::Offer)) {
+                $application->enter(Stage::Offer, $now);
+                $this->visits->enter($application->id, Stage::Offer);
+            }
+            $days = max(1, 1 + (int) $now->diff($offer->answerBy)->days);
+            $link = $this->links->issue(GuestLinks::OFFER, $id, $days + 30);
+            $this->mailing->toCandidate("offer-$id-v".$offer->version, $candidate, $requisition->id, $this->mailing->templateFor('offer', $candidate), ['link' => $link, 'answer_by' => $offer->answerBy->format('Y-m-d')]);
+            $this->log->record('offer.sent', 'offer', $id, $requisition->id, $candidate, ['version' => $offer->version, 'letter' => $offer->letter]);
+        });
+    }
+
+    public function withdraw(int $id): void
+    {
+        $this->db->transaction(function () use ($id): void {
+            [$offer, $requisition, $candidate] = $this->open($id);
+            $wasSent = OfferState::Sent === $offer->state;
+            $offer->withdraw($this->clock->now());
+            $this->approvals->drop($requisition->id, $id);
+            $this->links->revoke(GuestLinks::OFFER, $id);
+            if ($wasSent) {
+                $this->mailing->toCandidate("offer-$id-withdrawn", $candidate, $requisition->id, $this->mailing->templateFor('offer_withdrawn', $candidate));
+            }
+            $this->log->record('offer.withdrawn', 'offer', $id, $requisition->id, $candidate);
+        });
+    }
+
+    /** @return array{Offer, Requisition, int} */
+    private function open(int $id): array
+    {
+        $offer = $this->lock($id);
+        $application = $this->applications->lock($offer->applicationId);
+
+        return [$offer, $this->applications->requisition($application), $application->candidateId];
+    }
+
+    private function lock(int $id): Offer
+    {
+        return $this->entities->find(Offer::class, $id, LockMode::PESSIMISTIC_WRITE) ?? throw Refused::because('offer_gone');
+    }
+}

@@ -1,0 +1,15 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jorvent\Outside\Calendars;
+
+use Jorvent\Core\Calendar\Interval;
+use Jorvent\Core\Calendar\Intervals;
+
+/** The calendars of our own people. */
+interface Calendars
+{
+    /** @throws \Jorvent\Platform\Outbox\NotNow|\Jorvent\Platform\Outbox\RefusedByThem */
+    public function busy(string $email, Interval $window): Intervals;
+}

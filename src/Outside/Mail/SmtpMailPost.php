@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jorvent\Outside\Mail;
+
+use Jorvent\Platform\Outbox\NotNow;
+use Jorvent\Platform\Outbox\RefusedByThem;
+use Symfony\Component\DependencyInjection\Attribute\AsAlias;
+use Symfony\Component\Mailer\Exception\TransportExceptionInterface;
+use Symfony\Component\Mailer\Exception\UnexpectedResponseException;
+use Symfony\Component\Mailer\Transport\TransportInterface;
+use Symfony\Component\Mime\Address;
+use Symfony\Component\Mime\Email;
+use Symfony\Component\Mime\Part\DataPart;
+
+#[AsAlias(MailPost::class)]
+final readonly class SmtpMailPost implements MailPost
+{
+    public const FROM = 'hiring@skerryline.example';
+
+    public function __construct(private TransportInterface $transport)
+    {
+    }
+
+    public function send(OutgoingMail $mail): void
+    {
+        $email = (new Email())->from(new Address(self::FROM, 'Skerry Line'))->to(new Address($mail->to, $mail->toName))->subject($mail->subject)->text($mail->text);
+        $email->getHeaders()->addIdHeader('Message-ID', preg_replace('/[^A-Za-z0-9._\-]/', '-', $mail->id).'@skerryline.example');
+        if (null !== $mail->calendar) {
+            $part = new DataPart($mail->calendar, 'invite.ics', 'text/calendar; method='.$mail->calendarMethod);
+            $email->addPart($part->asInline());
+        }
+        try {
+            $this->transport->send($email);
+        } catch (UnexpectedResponseException $e) {
+            throw $e->getCode() >= 500 && $e->getCode() < 600 ? new RefusedByThem('the mail server said no: '.$e->getCode(), previous: $e) : new NotNow('the mail server asked to wait', previous: $e);
+        } catch (TransportExceptionInterface $e) {
+            throw new NotNow('the mail server did not answer', previous: $e);
+        }
+    }
+}

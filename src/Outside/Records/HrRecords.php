@@ -1,0 +1,19 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jorvent\Outside\Records;
+
+/** The system that keeps who works for us. */
+interface HrRecords
+{
+    /**
+     * @param array<string, string> $person
+     * @param string                $key    recognises the same person sent twice
+     *
+     * @return string the person's number there
+     *
+     * @throws \Jorvent\Platform\Outbox\NotNow|\Jorvent\Platform\Outbox\RefusedByThem
+     */
+    public function create(array $person, string $key): string;
+}

@@ -1,0 +1,98 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jorvent\Outside\StandIn;
+
+use Jorvent\Outside\Boards\StandIn\QuaysideStandIn;
+use Jorvent\Outside\Calendars\StandIn\WatchbillStandIn;
+use Jorvent\Outside\Mail\StandIn\Mailroom;
+use Jorvent\Outside\Records\StandIn\MusterStandIn;
+use Jorvent\Outside\ResumeBanks\StandIn\CrewfoldStandIn;
+use Symfony\Component\HttpFoundation\JsonResponse;
+use Symfony\Component\HttpFoundation\RedirectResponse;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+
+/** All stand-ins under one roof: hands requests on, misbehaves on demand, and shows what came and went. */
+final readonly class Desk
+{
+    public const SLOW_SECONDS = 4;
+
+    /** @param array<string, array{StandIn, Shelf}> $standIns by first part of the path */
+    private function __construct(private array $standIns)
+    {
+    }
+
+    public static function at(string $var): self
+    {
+        $dir = $var.'/standin';
+        $shelf = static fn (string $name): Shelf => new Shelf($dir, $name);
+        $offset = is_file($var.'/clock-offset') ? (int) file_get_contents($var.'/clock-offset') : 0;
+        $today = new \DateTimeImmutable('@'.(time() + $offset));
+
+        return new self([
+            'mail' => [new Mailroom($shelf('mail'), $dir), $shelf('mail')],
+            'board' => [new QuaysideStandIn($shelf('board')), $shelf('board')],
+            'resumes' => [new CrewfoldStandIn($dir, $today), $shelf('resumes')],
+            'calendar' => [new WatchbillStandIn(), $shelf('calendar')],
+            'records' => [new MusterStandIn($shelf('records')), $shelf('records')],
+        ]);
+    }
+
+    public function answer(Request $request): Response
+    {
+        $path = $request->getPathInfo();
+        if ('/' === $path) {
+            return $this->overview();
+        }
+        [$name, $rest] = [explode('/', $path)[1], (string) preg_replace('#^/[^/]+#', '', $path)];
+        if (!isset($this->standIns[$name])) {
+            return new JsonResponse(['error' => 'no such stand-in'], 404);
+        }
+        [$standIn, $shelf] = $this->standIns[$name];
+        if ('/mode' === $rest && $request->isMethod('POST')) {
+            $shelf->behave($request->request->getString('mode'));
+
+            return new RedirectResponse('/', 303);
+        }
+
+        return $this->behaving($shelf->mode(), 'mail' === $name, static fn (): Response => $standIn->answer($request, $rest));
+    }
+
+    /** @param callable(): Response $answer */
+    private function behaving(string $mode, bool $isMailbox, callable $answer): Response
+    {
+        if ($isMailbox) {
+            return $answer(); // its mode is for SMTP; the mailbox can always be read
+        }
+        if ('slow' === $mode) {
+            sleep(self::SLOW_SECONDS);
+        }
+
+        return match ($mode) {
+            'down' => new JsonResponse(['error' => 'down'], 503),
+            'wrong' => new Response('<html>Welcome to our new site!</html>', 200, ['Content-Type' => 'text/html']),
+            default => $answer(),
+        };
+    }
+
+    private function overview(): Response
+    {
+        $html = '<!doctype html><html lang="en"><meta charset="utf-8"><meta name="viewport" content="width=device-width,initial-scale=1"><title>Stand-ins</title><link rel="stylesheet" href="/vendor/bootstrap.min.css"><link rel="stylesheet" href="/build/theme.css"><body class="standin"><h1 class="h1">Stand-ins</h1><p class="note">the outside world in small: what each got, and how it should behave</p><p><a class="btn btn-line" href="/mail/">Open the mailroom</a></p>';
+        foreach ($this->standIns as $key => [$standIn, $shelf]) {
+            ['name' => $name, 'what' => $what] = $standIn->describe();
+            $html .= '<section class="mail"><div class="row-c"><h2 class="h2">'.$name.'</h2><span class="sm sl">'.htmlspecialchars($what).'</span><form method="post" action="/'.$key.'/mode" class="seg end">';
+            foreach (Shelf::MODES as $mode) {
+                $html .= '<button name="mode" value="'.$mode.'"'.($mode === $shelf->mode() ? ' class="on" aria-pressed="true"' : ' aria-pressed="false"').'>'.$mode.'</button>';
+            }
+            $html .= '</form></div><ul class="sm sl">';
+            foreach (\array_slice($standIn->traffic(), 0, 8) as $line) {
+                $html .= '<li>'.htmlspecialchars($line['when'].' UTC · '.$line['what']).'</li>';
+            }
+            $html .= '</ul></section>';
+        }
+
+        return new Response($html.'</body></html>');
+    }
+}

@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jorvent\People;
+
+use Doctrine\ORM\EntityManagerInterface;
+use Jorvent\Activity\ActivityLog;
+use Jorvent\Outside\ResumeBanks\BankPerson;
+use Jorvent\People\Entity\Candidate;
+use Jorvent\Platform\Database\Db;
+use Psr\Clock\ClockInterface;
+
+/** Makes an own candidate of someone found in an outside database; whoever is known already, by their reference there or by mail address, stays one person. */
+final readonly class BringIn
+{
+    public function __construct(private Db $db, private EntityManagerInterface $entities, private ClockInterface $clock, private ActivityLog $log, private IndexCandidate $index)
+    {
+    }
+
+    public function __invoke(string $bank, BankPerson $person): int
+    {
+        $ref = $bank.':'.$person->ref;
+        $known = $this->db->row('SELECT id FROM candidate WHERE outside_ref = :ref OR lower(email) = lower(:email) ORDER BY (outside_ref = :ref) DESC NULLS LAST LIMIT 1', ['ref' => $ref, 'email' => $person->email]);
+        if (null !== $known) {
+            return $known->int('id');
+        }
+        $now = $this->clock->now();
+        $candidate = new Candidate($person->name, $person->email, $person->phone, $person->city, 'Europe/Oslo', 'en', $bank, $ref, $now);
+        $candidate->describe($person->headline, $person->years, $person->wouldMove, null === $person->activeOn ? null : new \DateTimeImmutable($person->activeOn));
+        $this->entities->persist($candidate);
+        $this->entities->flush();
+        $this->db->insert('resume', ['candidate_id' => $candidate->id, 'media_type' => 'text/plain', 'file_name' => $person->ref.'.txt', 'size' => max(1, \strlen($person->text)), 'text' => $person->text, 'created_at' => $now]);
+        ($this->index)($candidate->id);
+        $this->log->record('candidate.brought_in', 'candidate', $candidate->id, null, $candidate->id, ['from' => $bank]);
+
+        return $candidate->id;
+    }
+}

@@ -1,0 +1,73 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jorvent\People\Entity;
+
+use Doctrine\DBAL\Types\Types;
+use Doctrine\ORM\Mapping as ORM;
+
+/** A person, known once. What stage they are at belongs to their applications, never here. */
+#[ORM\Entity]
+#[ORM\Table(name: 'candidate')]
+class Candidate
+{
+    /** @phpstan-readonly-allow-private-mutation */
+    #[ORM\Id, ORM\GeneratedValue, ORM\Column]
+    public int $id;
+
+    /** @phpstan-readonly-allow-private-mutation */
+    #[ORM\Column(type: Types::DECIMAL, precision: 4, scale: 1)]
+    public ?string $years = null;
+
+    /** @phpstan-readonly-allow-private-mutation */
+    #[ORM\Column]
+    public ?bool $wouldMove = null;
+
+    /** @phpstan-readonly-allow-private-mutation */
+    #[ORM\Column]
+    public string $headline = '';
+
+    /** @phpstan-readonly-allow-private-mutation */
+    #[ORM\Column(type: Types::DATE_IMMUTABLE)]
+    public ?\DateTimeImmutable $activeOn = null;
+
+    public function __construct(
+        /** @phpstan-readonly-allow-private-mutation */
+        #[ORM\Column]
+        public string $name,
+        #[ORM\Column]
+        public readonly ?string $email,
+        /** @phpstan-readonly-allow-private-mutation */
+        #[ORM\Column]
+        public ?string $phone,
+        /** @phpstan-readonly-allow-private-mutation */
+        #[ORM\Column]
+        public ?string $city,
+        /** @phpstan-readonly-allow-private-mutation */
+        #[ORM\Column]
+        public string $zone,
+        #[ORM\Column]
+        public readonly string $locale,
+        #[ORM\Column]
+        public readonly string $source,
+        #[ORM\Column]
+        public readonly ?string $outsideRef,
+        #[ORM\Column(type: Types::DATETIMETZ_IMMUTABLE)]
+        public readonly \DateTimeImmutable $createdAt,
+    ) {
+    }
+
+    public function describe(string $headline, ?float $years, ?bool $wouldMove, ?\DateTimeImmutable $activeOn): void
+    {
+        $this->headline = $headline;
+        $this->years = null === $years ? null : number_format($years, 1, '.', '');
+        $this->wouldMove = $wouldMove;
+        $this->activeOn = $activeOn;
+    }
+
+    public function years(): ?float
+    {
+        return null === $this->years ? null : (float) $this->years;
+    }
+}

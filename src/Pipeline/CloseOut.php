@@ -1,0 +1,47 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jorvent\Pipeline;
+
+use Jorvent\Activity\ActivityLog;
+use Jorvent\Core\Messages\Template;
+use Jorvent\Messages\Mailing;
+use Jorvent\Platform\Database\Db;
+use Psr\Clock\ClockInterface;
+
+/** A no to one or several applicants: a reason for us, and, unless there is none, a courteous word for them. */
+final readonly class CloseOut
+{
+    public function __construct(private Db $db, private ClockInterface $clock, private ActivityLog $log, private Applications $applications, private StageVisits $visits, private UndoSteps $undo, private Mailing $mailing)
+    {
+    }
+
+    /**
+     * @param list<int>     $ids
+     * @param Template|null $word null sends nothing
+     */
+    public function __invoke(int $requisition, array $ids, string $reason, ?Template $word, int $by): int
+    {
+        sort($ids);
+
+        return $this->db->transaction(function () use ($requisition, $ids, $reason, $word, $by): int {
+            $steps = [];
+            foreach ($ids as $id) {
+                $application = $this->applications->lock($id, $requisition);
+                $steps[] = ['id' => $id, 'from' => $application->stage->value, 'since' => $application->enteredAt->format('c')];
+                $application->closeOut($reason, $this->applications->facts($application), $this->clock->now());
+                $this->visits->leave($id);
+                $this->log->record('application.closed_out', 'application', $id, $requisition, $application->candidateId, ['reason' => $reason, 'word' => null !== $word]);
+                if (null !== $word) {
+                    $this->mailing->toCandidate('close_out-'.$id.'-'.$this->clock->now()->getTimestamp(), $application->candidateId, $requisition, $word, holdSeconds: Mailing::HOLD_SECONDS);
+                }
+            }
+            if ([] !== $steps) {
+                $this->undo->remember($by, 'close_out', ['requisition' => $requisition, 'steps' => $steps]);
+            }
+
+            return \count($steps);
+        });
+    }
+}

@@ -1,0 +1,213 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jorvent\Pipeline\Entity;
+
+use Doctrine\DBAL\Types\Types;
+use Doctrine\ORM\Mapping as ORM;
+use Jorvent\Core\Search\Fit;
+use Jorvent\Core\Search\FitPart;
+use Jorvent\Core\Shared\Refused;
+use Jorvent\Core\Workflow\ApplicationFacts;
+use Jorvent\Core\Workflow\ApplicationState;
+use Jorvent\Core\Workflow\KnockOut;
+use Jorvent\Core\Workflow\Stage;
+
+/** One person's way through one requisition. */
+#[ORM\Entity]
+#[ORM\Table(name: 'application')]
+class Application
+{
+    public const CLOSE_REASONS = ['skills', 'experience', 'pay', 'place', 'another_chosen', 'no_answer', 'knock_out', 'position_filled'];
+
+    /** @phpstan-readonly-allow-private-mutation */
+    #[ORM\Id, ORM\GeneratedValue, ORM\Column]
+    public int $id;
+
+    /** @phpstan-readonly-allow-private-mutation */
+    #[ORM\Column]
+    public Stage $stage = Stage::New;
+
+    /** @phpstan-readonly-allow-private-mutation */
+    #[ORM\Column]
+    public ApplicationState $state = ApplicationState::Active;
+
+    /** @phpstan-readonly-allow-private-mutation */
+    #[ORM\Column(type: Types::DATETIMETZ_IMMUTABLE)]
+    public \DateTimeImmutable $enteredAt;
+
+    /**
+     * @var array<string, string>
+     *
+     * @phpstan-readonly-allow-private-mutation
+     */
+    #[ORM\Column(type: Types::JSON, options: ['jsonb' => true])]
+    public array $answers = [];
+
+    /** @phpstan-readonly-allow-private-mutation */
+    #[ORM\Column]
+    public ?int $score = null;
+
+    /** @phpstan-readonly-allow-private-mutation */
+    #[ORM\Column]
+    public KnockOut $knockOut = KnockOut::None;
+
+    #[ORM\Column(type: Types::DATETIMETZ_IMMUTABLE)]
+    private ?\DateTimeImmutable $knockOutDue = null;
+
+    #[ORM\Column]
+    private ?int $knockOutBy = null;
+
+    #[ORM\Column]
+    private ?string $knockOutReason = null;
+
+    #[ORM\Column]
+    private ?int $fit = null;
+
+    /** @var list<array{letter: string, kind: string, wanted: string, weight: int, coverage: string}> */
+    #[ORM\Column(type: Types::JSON, options: ['jsonb' => true])]
+    private array $fitParts = [];
+
+    /** @phpstan-readonly-allow-private-mutation */
+    #[ORM\Column]
+    public ?string $closedReason = null;
+
+    #[ORM\Column(type: Types::DATETIMETZ_IMMUTABLE)]
+    private ?\DateTimeImmutable $closedAt = null;
+
+    #[ORM\Column]
+    private ?string $consentVersion = null;
+
+    #[ORM\Column(type: Types::DATETIMETZ_IMMUTABLE)]
+    private ?\DateTimeImmutable $consentedAt = null;
+
+    #[ORM\Column]
+    private int $version = 1;
+
+    public function __construct(
+        #[ORM\Column]
+        public readonly int $candidateId,
+        #[ORM\Column]
+        public readonly int $requisitionId,
+        #[ORM\Column]
+        public readonly string $origin,
+        #[ORM\Column]
+        public readonly ?int $postingId,
+        #[ORM\Column(type: Types::DATETIMETZ_IMMUTABLE)]
+        public readonly \DateTimeImmutable $appliedAt,
+    ) {
+        $this->enteredAt = $appliedAt;
+    }
+
+    /** @param array<string, string> $answers */
+    public function answer(array $answers, ?int $score, bool $failed, \DateTimeImmutable $due): void
+    {
+        $this->answers = $answers;
+        $this->score = $score;
+        if ($failed) {
+            $this->knockOut = KnockOut::Failed;
+            $this->knockOutDue = $due;
+        }
+    }
+
+    public function consent(string $version, \DateTimeImmutable $at): void
+    {
+        $this->consentVersion = $version;
+        $this->consentedAt = $at;
+    }
+
+    public function rate(Fit $fit): void
+    {
+        $this->fit = $fit->score;
+        $this->fitParts = array_map(static fn (FitPart $p): array => $p->toArray(), $fit->parts);
+    }
+
+    /** @throws Refused */
+    public function move(Stage $to, ApplicationFacts $facts, \DateTimeImmutable $now): void
+    {
+        $this->refuse($facts->moveBlockers($to));
+        $this->enter($to, $now);
+    }
+
+    /** @throws Refused */
+    public function closeOut(string $reason, ApplicationFacts $facts, \DateTimeImmutable $now): void
+    {
+        if (!\in_array($reason, self::CLOSE_REASONS, true)) {
+            throw Refused::because('close_reason_missing', 'reason');
+        }
+        $this->refuse($facts->closeBlockers());
+        $this->state = ApplicationState::Closed;
+        $this->closedReason = $reason;
+        $this->closedAt = $now;
+        ++$this->version;
+    }
+
+    public function reopen(Stage $stage, \DateTimeImmutable $enteredAt): void
+    {
+        if (ApplicationState::Closed !== $this->state) {
+            throw Refused::because('not_closed');
+        }
+        $this->state = ApplicationState::Active;
+        $this->closedReason = null;
+        $this->closedAt = null;
+        $this->stage = $stage;
+        $this->enteredAt = $enteredAt;
+        ++$this->version;
+    }
+
+    /** Taking back a move: stage and waiting time as they were. */
+    public function putBack(Stage $stage, \DateTimeImmutable $enteredAt): void
+    {
+        $this->stage = $stage;
+        $this->enteredAt = $enteredAt;
+        ++$this->version;
+    }
+
+    public function decideKnockOut(bool $confirm, int $by, string $reason): void
+    {
+        if (KnockOut::Failed !== $this->knockOut) {
+            throw Refused::because('nothing_to_decide');
+        }
+        if (!$confirm && '' === trim($reason)) {
+            throw Refused::because('reason_missing', 'reason');
+        }
+        $this->knockOut = $confirm ? KnockOut::Confirmed : KnockOut::Overruled;
+        $this->knockOutBy = $by;
+        $this->knockOutReason = '' === trim($reason) ? null : trim($reason);
+        ++$this->version;
+    }
+
+    public function withdraw(): void
+    {
+        if (ApplicationState::Active !== $this->state) {
+            throw Refused::because('not_active');
+        }
+        $this->state = ApplicationState::Withdrawn;
+        ++$this->version;
+    }
+
+    public function hire(\DateTimeImmutable $now): void
+    {
+        $this->state = ApplicationState::Hired;
+        $this->enter(Stage::Hired, $now);
+    }
+
+    public function enter(Stage $to, \DateTimeImmutable $now): void
+    {
+        $this->stage = $to;
+        $this->enteredAt = $now;
+        ++$this->version;
+    }
+
+    public function facts(bool $requisitionApproved, bool $offerOpen): ApplicationFacts
+    {
+        return new ApplicationFacts($this->stage, $this->state, $this->knockOut, $requisitionApproved, true, $offerOpen);
+    }
+
+    /** @param list<string> $codes */
+    private function refuse(array $codes): void
+    {
+        Refused::unlessEmpty(array_map(static fn (string $c) => new \Jorvent\Core\Shared\Refusal('', $c), $codes));
+    }
+}

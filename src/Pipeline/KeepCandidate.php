@@ -1,0 +1,61 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jorvent\Pipeline;
+
+use Doctrine\ORM\EntityManagerInterface;
+use Jorvent\Activity\ActivityLog;
+use Jorvent\Core\Shared\Refused;
+use Jorvent\Outside\ResumeBanks\ResumeBank;
+use Jorvent\People\BringIn;
+use Jorvent\People\FitOfCandidates;
+use Jorvent\Pipeline\Entity\Application;
+use Jorvent\Platform\Database\Db;
+use Jorvent\Requisitions\Entity\Requisition;
+use Psr\Clock\ClockInterface;
+
+/** A found person is kept: an application with origin "sourced". Nothing is kept before the brief is approved. */
+final readonly class KeepCandidate
+{
+    public function __construct(private Db $db, private EntityManagerInterface $entities, private ClockInterface $clock, private ActivityLog $log, private ResumeBank $bank, private BringIn $bringIn, private FitOfCandidates $fits, private Applications $applications, private StageVisits $visits, private UndoSteps $undo)
+    {
+    }
+
+    /** @param string $ref an own candidate's number, or "BANK:REF" for someone in an outside database */
+    public function __invoke(int $requisitionId, string $ref, int $by): void
+    {
+        $person = str_contains($ref, ':') ? $this->bank->fetch(substr($ref, (int) strpos($ref, ':') + 1)) : null;
+        $this->db->transaction(function () use ($requisitionId, $ref, $by, $person): void {
+            $requisition = $this->entities->find(Requisition::class, $requisitionId) ?? throw new \LogicException('No such requisition.');
+            if (!$requisition->isApproved()) {
+                throw Refused::because('not_approved');
+            }
+            $candidate = null === $person ? (int) $ref : ($this->bringIn)($this->bank->key(), $person);
+            $row = $this->db->row('SELECT contact_barred_until FROM candidate WHERE id = :id AND erased_at IS NULL FOR UPDATE', ['id' => $candidate]) ?? throw Refused::because('candidate_gone');
+            $barred = $row->instantOrNull('contact_barred_until');
+            if (null !== $barred && $barred > $this->clock->now()) {
+                throw Refused::because('do_not_contact', '', ['until' => $barred->format('Y-m-d')]);
+            }
+            if (0 !== $this->db->int('SELECT count(*) FROM application WHERE candidate_id = :c AND requisition_id = :r', ['c' => $candidate, 'r' => $requisitionId])) {
+                throw Refused::because('already_in_pipeline');
+            }
+            $this->keep($requisition, $candidate, $by);
+        });
+    }
+
+    private function keep(Requisition $requisition, int $candidate, int $by): void
+    {
+        $application = new Application($candidate, $requisition->id, 'sourced', null, $this->clock->now());
+        $city = $this->db->row('SELECT city FROM site WHERE id = :id', ['id' => $requisition->siteId])?->str('city') ?? '';
+        $fit = ($this->fits)($requisition->wanted($city), [$candidate])[$candidate] ?? null;
+        if (null !== $fit) {
+            $application->rate($fit);
+        }
+        $this->applications->add($application);
+        $this->visits->enter($application->id, $application->stage);
+        $this->db->execute('DELETE FROM verdict WHERE requisition_id = :r AND candidate_id = :c', ['r' => $requisition->id, 'c' => $candidate]);
+        $this->log->record('candidate.kept', 'application', $application->id, $requisition->id, $candidate);
+        $this->undo->remember($by, 'keep', ['application' => $application->id, 'requisition' => $requisition->id]);
+    }
+}

@@ -1,0 +1,125 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jorvent\Platform\Database;
+
+use Doctrine\DBAL\ArrayParameterType;
+use Doctrine\DBAL\Connection;
+use Doctrine\ORM\EntityManagerInterface;
+
+/** SQL for the reading side and for tables without an entity; the entities are for what changes by rules. */
+final readonly class Db
+{
+    public function __construct(private Connection $connection, private EntityManagerInterface $entities)
+    {
+    }
+
+    /**
+     * @param array<string, mixed> $parameters lists of numbers or of strings may stand in an IN (:name)
+     *
+     * @return list<Record>
+     */
+    public function rows(string $sql, array $parameters = []): array
+    {
+        [$parameters, $types] = $this->bind($parameters);
+
+        return array_map(static fn (array $row): Record => new Record($row), $this->connection->fetchAllAssociative($sql, $parameters, $types));
+    }
+
+    /** @param array<string, mixed> $parameters */
+    public function row(string $sql, array $parameters = []): ?Record
+    {
+        [$parameters, $types] = $this->bind($parameters);
+        $row = $this->connection->fetchAssociative($sql, $parameters, $types);
+
+        return false === $row ? null : new Record($row);
+    }
+
+    /** @param array<string, mixed> $parameters */
+    public function int(string $sql, array $parameters = []): int
+    {
+        [$parameters, $types] = $this->bind($parameters);
+        $value = $this->connection->fetchOne($sql, $parameters, $types);
+
+        return is_numeric($value) ? (int) $value : 0;
+    }
+
+    /**
+     * @param array<string, mixed> $parameters
+     *
+     * @return int rows touched
+     */
+    public function execute(string $sql, array $parameters = []): int
+    {
+        [$parameters, $types] = $this->bind($parameters);
+
+        return (int) $this->connection->executeStatement($sql, $parameters, $types);
+    }
+
+    /**
+     * @param array<string, mixed> $values by column; arrays are stored as JSON
+     *
+     * @return int the new row's id
+     */
+    public function insert(string $table, array $values): int
+    {
+        $columns = array_keys($values);
+
+        return $this->int(\sprintf('INSERT INTO %s (%s) VALUES (:%s) RETURNING id', $table, implode(', ', $columns), implode(', :', $columns)), array_map(self::json(...), $values));
+    }
+
+    /**
+     * All of it or nothing: what the work changed through entities and SQL is saved and committed together.
+     *
+     * @template T
+     *
+     * @param callable(): T $work
+     *
+     * @return T
+     */
+    public function transaction(callable $work): mixed
+    {
+        $this->connection->beginTransaction();
+        try {
+            $result = $work();
+            $this->entities->flush();
+            $this->connection->commit();
+
+            return $result;
+        } catch (\Throwable $e) {
+            $this->connection->rollBack();
+            $this->entities->clear();
+            throw $e;
+        }
+    }
+
+    private static function json(mixed $value): mixed
+    {
+        return \is_array($value) || $value instanceof \stdClass ? json_encode($value, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES) : $value;
+    }
+
+    /**
+     * @param array<string, mixed> $parameters
+     *
+     * @return array{array<string, mixed>, array<string, ArrayParameterType|\Doctrine\DBAL\ParameterType>}
+     */
+    private function bind(array $parameters): array
+    {
+        $types = [];
+        foreach ($parameters as $name => $value) {
+            if (\is_array($value)) {
+                $types[$name] = \is_int($value[array_key_first($value)] ?? null) ? ArrayParameterType::INTEGER : ArrayParameterType::STRING;
+                $parameters[$name] = [] === $value ? [null] : $value;
+            } elseif (\is_bool($value)) {
+                $types[$name] = \Doctrine\DBAL\ParameterType::BOOLEAN;
+            } elseif ($value instanceof \DateTimeInterface) {
+                $parameters[$name] = $value->format('Y-m-d H:i:s.uP');
+            } elseif ($value instanceof \BackedEnum) {
+                $parameters[$name] = $value->value;
+            }
+        }
+
+        return [$parameters, $types];
+    }
+}

@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jorvent\Platform\Demo;
+
+use Jorvent\Accounts\Entity\Account;
+use Jorvent\Demo\World;
+use Jorvent\Offers\Letter;
+use Jorvent\Platform\Database\Db;
+use Jorvent\Platform\Files\FileStore;
+use Psr\Clock\ClockInterface;
+use Symfony\Component\Console\Attribute\AsCommand;
+use Symfony\Component\Console\Command\Command;
+use Symfony\Component\Console\Input\InputInterface;
+use Symfony\Component\Console\Input\InputOption;
+use Symfony\Component\Console\Output\OutputInterface;
+use Symfony\Component\PasswordHasher\Hasher\PasswordHasherFactoryInterface;
+
+#[AsCommand('jorvent:demo', 'Loads the demo world into an empty database.')]
+final class DemoCommand extends Command
+{
+    public const PASSWORD = 'skerry';
+
+    public function __construct(private readonly Db $db, private readonly Letter $letter, private readonly FileStore $files, private readonly ClockInterface $clock, private readonly PasswordHasherFactoryInterface $hashers)
+    {
+        parent::__construct();
+    }
+
+    protected function configure(): void
+    {
+        $this->addOption('size', null, InputOption::VALUE_REQUIRED, 'small or large', 'small');
+    }
+
+    protected function execute(InputInterface $input, OutputInterface $output): int
+    {
+        if (0 !== $this->db->int('SELECT count(*) FROM account')) {
+            $output->writeln('The database is not empty; nothing was loaded.');
+
+            return Command::FAILURE;
+        }
+        $started = microtime(true);
+        $tell = static fn (string $what) => $output->writeln(\sprintf('    %5.1f s  %s', microtime(true) - $started, $what));
+        $world = new World($this->db, $this->letter, $this->files, $this->clock->now(), $this->hashers->getPasswordHasher(Account::class)->hash(self::PASSWORD));
+        $world->load('large' === $input->getOption('size'), $tell);
+        $tell('done');
+
+        return Command::SUCCESS;
+    }
+}

@@ -1,0 +1,54 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jorvent\Platform\Drawing;
+
+/** One segment per part of the brief, as wide as its weight: solid covered, hatched partly, rust outline missing, dotted not stated. */
+final class FitBar
+{
+    private const GAP = 1.0;
+    private const HEIGHT = 10;
+
+    /** @param list<array{weight: int, coverage: string, letter: string, wanted: string, ...}> $parts */
+    public static function draw(array $parts, string $label, float $width = 96, bool $letters = false): string
+    {
+        $inside = '';
+        foreach (self::segments($parts, $width) as [$x, $w, $part]) {
+            $inside .= Svg::element('rect', ['x' => $x + .5, 'y' => .5, 'width' => max(1, $w - 1), 'height' => self::HEIGHT - 1, 'class' => 'fit-'.$part['coverage']]);
+            if ('partly' === $part['coverage']) {
+                for ($h = $x + 3; $h < $x + $w + 6; $h += 3.5) {
+                    $from = max($x + .5, $h - 8);
+                    $inside .= Svg::element('path', ['d' => \sprintf('M%s %sL%s %s', Svg::number(min($h, $x + $w - .5)), Svg::number(max(.5, $h - ($x + $w - .5))), Svg::number($from), Svg::number(min(self::HEIGHT - .5, $h - $from))), 'class' => 'fit-hatch']);
+                }
+            }
+            if ($letters) {
+                $inside .= Svg::text($x + $w / 2, self::HEIGHT + 10, $part['letter'], 't-tick', 'middle');
+            }
+        }
+
+        return Svg::picture($width, self::HEIGHT + ($letters ? 12 : 0), $inside, $label, 'fitbar');
+    }
+
+    /**
+     * @template P of array{weight: int, ...}
+     *
+     * @param list<P> $parts
+     *
+     * @return list<array{float, float, P}> left edge, width and part; widths and gaps together fill the bar
+     */
+    public static function segments(array $parts, float $width): array
+    {
+        $weights = array_sum(array_column($parts, 'weight'));
+        $room = $width - self::GAP * max(0, \count($parts) - 1);
+        $x = 0.0;
+        $segments = [];
+        foreach ($parts as $part) {
+            $w = 0 === $weights ? 0.0 : $room * $part['weight'] / $weights;
+            $segments[] = [$x, $w, $part];
+            $x += $w + self::GAP;
+        }
+
+        return $segments;
+    }
+}

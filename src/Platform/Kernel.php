@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jorvent\Platform;
+
+use Symfony\Bundle\FrameworkBundle\Kernel\MicroKernelTrait;
+use Symfony\Component\HttpKernel\Kernel as BaseKernel;
+
+/** The application. Everything it writes lies under JORVENT_VAR, so that several instances can run from one checkout. */
+final class Kernel extends BaseKernel
+{
+    use MicroKernelTrait;
+
+    public function getCacheDir(): string
+    {
+        return self::dataDir().'/cache/'.$this->environment;
+    }
+
+    public function getLogDir(): string
+    {
+        return self::dataDir().'/log';
+    }
+
+    private static function dataDir(): string
+    {
+        $dir = $_SERVER['JORVENT_VAR'] ?? null;
+
+        return \is_string($dir) ? $dir : \dirname(__DIR__, 2).'/var/live';
+    }
+}

@@ -1,0 +1,9 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jorvent\Platform\Outbox;
+
+final class RefusedByThem extends \RuntimeException
+{
+}

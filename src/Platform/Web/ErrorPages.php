@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jorvent\Platform\Web;
+
+use Psr\Log\LoggerInterface;
+use Symfony\Component\DependencyInjection\Attribute\Autowire;
+use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpKernel\Event\ExceptionEvent;
+use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
+use Symfony\Component\Security\Core\Exception\AccessDeniedException;
+use Symfony\Component\Security\Core\Exception\AuthenticationException;
+use Twig\Environment;
+
+/** Says what happened, what is kept and what to do; never a trace, a code or a path. */
+#[AsEventListener(priority: -10)]
+final readonly class ErrorPages
+{
+    public function __construct(private Environment $twig, private LoggerInterface $logger, #[Autowire('%kernel.debug%')] private bool $debug)
+    {
+    }
+
+    public function __invoke(ExceptionEvent $event): void
+    {
+        $e = $event->getThrowable();
+        if ($e instanceof AccessDeniedException || $e instanceof AuthenticationException) {
+            return; // the firewall answers these: sign in, or 403 below
+        }
+        $status = $e instanceof HttpExceptionInterface ? $e->getStatusCode() : 500;
+        if (500 <= $status) {
+            $this->logger->error($e::class.': '.$e->getMessage(), ['at' => $e->getFile().':'.$e->getLine()]);
+            if ($this->debug) {
+                return;
+            }
+        }
+        $page = match (true) {
+            'csrf' === $e->getMessage() => 'expired',
+            403 === $status => 'forbidden',
+            404 === $status, 405 === $status => 'not_found',
+            410 === $status => 'gone',
+            413 === $status => 'too_large',
+            429 === $status => 'too_many',
+            default => 'failed',
+        };
+        $event->setResponse(new Response($this->twig->render('error.html.twig', ['page' => $page]), $status));
+    }
+}

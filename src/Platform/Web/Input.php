@@ -1,0 +1,95 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jorvent\Platform\Web;
+
+use Symfony\Component\HttpFoundation\Request;
+
+/** What a form sent, read by type: text is trimmed, scrubbed of broken bytes and cut at a limit. */
+final readonly class Input
+{
+    public const LINE = 300;
+    public const TEXT = 30_000;
+
+    /** @param array<array-key, mixed> $fields */
+    private function __construct(private array $fields)
+    {
+    }
+
+    public static function of(Request $request): self
+    {
+        return new self($request->request->all());
+    }
+
+    public function line(string $name): string
+    {
+        return mb_substr(trim((string) preg_replace('/[\x00-\x1F\x7F]+/u', ' ', $this->raw($name))), 0, self::LINE);
+    }
+
+    public function text(string $name): string
+    {
+        return mb_substr(trim((string) preg_replace('/[\x00-\x08\x0B\x0C\x0E-\x1F\x7F]+/u', '', str_replace("\r\n", "\n", $this->raw($name)))), 0, self::TEXT);
+    }
+
+    public function has(string $name): bool
+    {
+        return \array_key_exists($name, $this->fields);
+    }
+
+    public function int(string $name): ?int
+    {
+        $value = $this->line($name);
+
+        return 1 === preg_match('/^-?\d{1,9}$/', $value) ? (int) $value : null;
+    }
+
+    /** A day as a date field sends it, at midnight UTC; null when it is none. */
+    public function day(string $name): ?\DateTimeImmutable
+    {
+        $value = $this->line($name);
+        $day = \DateTimeImmutable::createFromFormat('!Y-m-d', $value, new \DateTimeZone('UTC'));
+
+        return false !== $day && $day->format('Y-m-d') === $value ? $day : null;
+    }
+
+    /** @return list<int> */
+    public function ints(string $name): array
+    {
+        return array_values(array_map(intval(...), array_filter($this->list($name), static fn (mixed $v): bool => \is_string($v) && 1 === preg_match('/^\d{1,9}$/', $v))));
+    }
+
+    /** @return list<string> one entry per filled line */
+    public function lines(string $name): array
+    {
+        return array_values(array_filter(array_map(static fn (string $l): string => mb_substr(trim($l), 0, self::LINE), explode("\n", $this->text($name))), static fn (string $l): bool => '' !== $l));
+    }
+
+    /** @return array<string, string> */
+    public function map(string $name): array
+    {
+        $map = [];
+        foreach ($this->list($name) as $key => $value) {
+            if (\is_string($value)) {
+                $map[(string) $key] = mb_substr(trim(mb_scrub($value)), 0, self::TEXT);
+            }
+        }
+
+        return $map;
+    }
+
+    /** @return array<array-key, mixed> */
+    private function list(string $name): array
+    {
+        $value = $this->fields[$name] ?? [];
+
+        return \is_array($value) ? $value : [];
+    }
+
+    private function raw(string $name): string
+    {
+        $value = $this->fields[$name] ?? '';
+
+        return \is_string($value) ? mb_scrub($value) : '';
+    }
+}

@@ -1,0 +1,171 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jorvent\Platform\Web;
+
+use Jorvent\Accounts\Access\Permission;
+use Jorvent\Accounts\Access\Subject;
+use Jorvent\Core\Shared\Money;
+use Jorvent\Platform\Drawing\DaysBar;
+use Jorvent\Platform\Drawing\Figures;
+use Jorvent\Platform\Drawing\FitBar;
+use Jorvent\Platform\Drawing\LadderBar;
+use Jorvent\Platform\Drawing\Mark;
+use Jorvent\Platform\Drawing\ProcessBand;
+use Psr\Clock\ClockInterface;
+use Symfony\Bundle\SecurityBundle\Security;
+use Symfony\Contracts\Translation\TranslatorInterface;
+use Twig\Attribute\AsTwigFilter;
+use Twig\Attribute\AsTwigFunction;
+
+/** What templates can say and draw. */
+final readonly class JorventTwig
+{
+    public function __construct(private ClockInterface $clock, private TranslatorInterface $words, private Security $security)
+    {
+    }
+
+    /** Minor units as "NOK 698 000"; cents only when there are any. */
+    #[AsTwigFilter('money')]
+    public function money(int|string|null $minor, string $currency, string $locale = 'en'): string
+    {
+        if (null === $minor) {
+            return '–';
+        }
+        $digits = Money::digits($currency);
+        $cents = abs((int) $minor) % 10 ** $digits;
+
+        return $currency."\u{00A0}".Figures::thousands((new Money((int) $minor, $currency))->units()).(0 === $cents ? '' : ('en' === $locale ? '.' : ',').str_pad((string) $cents, $digits, '0', \STR_PAD_LEFT));
+    }
+
+    #[AsTwigFilter('num')]
+    public function num(int|string|null $number): string
+    {
+        return null === $number ? '–' : Figures::thousands((int) $number);
+    }
+
+    #[AsTwigFilter('hundredths')]
+    public function hundredths(?int $value): string
+    {
+        return null === $value ? '–' : Figures::hundredths($value);
+    }
+
+    /** A day as "Tue 27 Jan", with the year when it is not this one. */
+    #[AsTwigFilter('day')]
+    public function day(string|\DateTimeInterface|null $day, string $zone = 'UTC'): string
+    {
+        if (null === $day) {
+            return '–';
+        }
+        $at = (\is_string($day) ? new \DateTimeImmutable($day) : \DateTimeImmutable::createFromInterface($day))->setTimezone(new \DateTimeZone($zone));
+
+        return $at->format($at->format('Y') === $this->clock->now()->format('Y') ? 'D j M' : 'D j M Y');
+    }
+
+    #[AsTwigFilter('moment')]
+    public function moment(string|\DateTimeInterface|null $at, string $zone): string
+    {
+        if (null === $at) {
+            return '–';
+        }
+        $local = (\is_string($at) ? new \DateTimeImmutable($at) : \DateTimeImmutable::createFromInterface($at))->setTimezone(new \DateTimeZone($zone));
+
+        return $this->day($local, $zone).', '.$local->format('H:i');
+    }
+
+    #[AsTwigFilter('clock')]
+    public function time(string|\DateTimeInterface $at, string $zone): string
+    {
+        return (\is_string($at) ? new \DateTimeImmutable($at) : \DateTimeImmutable::createFromInterface($at))->setTimezone(new \DateTimeZone($zone))->format('H:i');
+    }
+
+    #[AsTwigFilter('long_day')]
+    public function longDay(string|\DateTimeInterface $day, string $locale): string
+    {
+        $at = \is_string($day) ? new \DateTimeImmutable($day, new \DateTimeZone('UTC')) : $day;
+
+        return (string) (new \IntlDateFormatter($locale, \IntlDateFormatter::LONG, \IntlDateFormatter::NONE, 'UTC'))->format($at);
+    }
+
+    #[AsTwigFilter('long_moment')]
+    public function longMoment(string|\DateTimeInterface $at, string $locale, string $zone): string
+    {
+        return (string) (new \IntlDateFormatter($locale, \IntlDateFormatter::FULL, \IntlDateFormatter::SHORT, $zone))->format(\is_string($at) ? new \DateTimeImmutable($at) : $at);
+    }
+
+    /** Days since a moment, in whole days. */
+    #[AsTwigFilter('days_since')]
+    public function daysSince(string|\DateTimeInterface $at): int
+    {
+        return intdiv($this->clock->now()->getTimestamp() - (\is_string($at) ? new \DateTimeImmutable($at) : $at)->getTimestamp(), 86400);
+    }
+
+    /** @return array<array-key, mixed> */
+    #[AsTwigFilter('json')]
+    public function json(?string $text): array
+    {
+        $value = json_decode($text ?? '[]', true);
+
+        return \is_array($value) ? $value : [];
+    }
+
+    #[AsTwigFunction('mark', isSafe: ['html'])]
+    public function mark(string $kind, ?string $label = null, int $size = 14): string
+    {
+        return Mark::draw($kind, $label, $size);
+    }
+
+    /** @param array<array-key, mixed> $parts as kept with an application */
+    #[AsTwigFunction('fit_bar', isSafe: ['html'])]
+    public function fitBar(array $parts, ?int $score, float $width = 96, bool $letters = false): string
+    {
+        $clean = [];
+        $said = [];
+        foreach ($parts as $part) {
+            if (\is_array($part) && \is_int($part['weight'] ?? null) && \is_string($part['coverage'] ?? null) && \is_string($part['letter'] ?? null) && \is_string($part['wanted'] ?? null) && \is_string($part['kind'] ?? null)) {
+                $clean[] = ['weight' => $part['weight'], 'coverage' => $part['coverage'], 'letter' => $part['letter'], 'wanted' => $part['wanted']];
+                $said[] = $this->words->trans('fit.'.$part['kind'], ['%wanted%' => $part['wanted']]).' '.$this->words->trans('coverage.'.$part['coverage']);
+            }
+        }
+
+        return FitBar::draw($clean, $this->words->trans('fit.bar', ['%score%' => $score ?? '–']).': '.implode(', ', $said), $width, $letters);
+    }
+
+    #[AsTwigFunction('days_bar', isSafe: ['html'])]
+    public function daysBar(int $days, int $limit, float $width = 58): string
+    {
+        return DaysBar::draw($days, $limit, $width);
+    }
+
+    #[AsTwigFunction('days_tone')]
+    public function daysTone(int $days, int $limit): string
+    {
+        return DaysBar::tone($days, $limit);
+    }
+
+    #[AsTwigFunction('ladder_bar', isSafe: ['html'])]
+    public function ladderBar(int $alone, int $left, int $population): string
+    {
+        return LadderBar::draw($alone, $left, $population);
+    }
+
+    /** @param list<int> $stretches */
+    #[AsTwigFunction('process_band', isSafe: ['html'])]
+    public function processBand(array $stretches): string
+    {
+        return ProcessBand::draw($stretches);
+    }
+
+    #[AsTwigFunction('may')]
+    public function may(string $permission, ?Subject $subject = null): bool
+    {
+        return $this->security->isGranted(Permission::from($permission)->value, $subject);
+    }
+
+    #[AsTwigFunction('today')]
+    public function today(): \DateTimeImmutable
+    {
+        return $this->clock->now();
+    }
+}

@@ -1,0 +1,57 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jorvent\Platform\Web;
+
+use Jorvent\Accounts\Entity\Account;
+use Jorvent\Core\Shared\Refused;
+use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
+use Symfony\Component\HttpFoundation\RedirectResponse;
+use Symfony\Component\HttpFoundation\Response;
+
+/** What all pages share: who is here, saying what happened, and answering a refusal at its field. */
+abstract class Page extends AbstractController
+{
+    protected function me(): Account
+    {
+        $user = $this->getUser();
+
+        return $user instanceof Account ? $user : throw $this->createAccessDeniedException();
+    }
+
+    /**
+     * Does something and goes on; a refusal is said on the page one came from.
+     *
+     * @param callable(): mixed    $act
+     * @param array<string, mixed> $parameters of the route to go on to
+     * @param array<string, mixed> $said       data of the sentence
+     */
+    protected function act(callable $act, ?string $sentence, string $route, array $parameters = [], array $said = []): RedirectResponse
+    {
+        try {
+            $act();
+            if (null !== $sentence) {
+                $this->say($sentence, $said);
+            }
+        } catch (Refused $refused) {
+            foreach ($refused->refusals as $refusal) {
+                $this->addFlash('refused', ['id' => 'refusal.'.$refusal->code, 'data' => $refusal->data]);
+            }
+        }
+
+        return $this->redirectToRoute($route, $parameters, Response::HTTP_SEE_OTHER);
+    }
+
+    /** @param array<string, mixed> $data */
+    protected function say(string $sentence, array $data = []): void
+    {
+        $this->addFlash('said', ['id' => 'said.'.$sentence, 'data' => $data]);
+    }
+
+    /** @param array<string, mixed> $view */
+    protected function renderRefused(string $template, array $view, Refused $refused): Response
+    {
+        return $this->render($template, [...$view, 'errors' => Errors::of($refused->refusals)], new Response(status: Response::HTTP_UNPROCESSABLE_ENTITY));
+    }
+}

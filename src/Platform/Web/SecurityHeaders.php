@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jorvent\Platform\Web;
+
+use Jorvent\Platform\Database\QueryCount;
+use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
+use Symfony\Component\HttpKernel\Event\ResponseEvent;
+
+/** Nothing inline, nothing from elsewhere, nothing cached that is about people. */
+#[AsEventListener]
+final readonly class SecurityHeaders
+{
+    public const POLICY = "default-src 'none'; script-src 'self'; style-src 'self'; font-src 'self'; img-src 'self' data:; connect-src 'self'; frame-src 'self'; form-action 'self'; base-uri 'none'; frame-ancestors 'self'";
+
+    public function __construct(private QueryCount $queries)
+    {
+    }
+
+    public function __invoke(ResponseEvent $event): void
+    {
+        if (!$event->isMainRequest()) {
+            return;
+        }
+        $headers = $event->getResponse()->headers;
+        $headers->set('Content-Security-Policy', $headers->get('Content-Security-Policy') ?? self::POLICY);
+        $headers->set('X-Content-Type-Options', 'nosniff');
+        $headers->set('Referrer-Policy', 'same-origin');
+        $headers->set('Permissions-Policy', 'camera=(), microphone=(), geolocation=()');
+        $headers->set('Cross-Origin-Opener-Policy', 'same-origin');
+        $started = $event->getRequest()->server->get('REQUEST_TIME_FLOAT');
+        if (is_numeric($started)) {
+            $headers->set('Server-Timing', \sprintf('app;dur=%.1f, db;desc="%d queries"', 1000 * (microtime(true) - (float) $started), $this->queries->count()));
+        }
+    }
+}

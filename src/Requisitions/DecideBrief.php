@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jorvent\Requisitions;
+
+use Doctrine\DBAL\LockMode;
+use Doctrine\ORM\EntityManagerInterface;
+use Jorvent\Activity\ActivityLog;
+use Jorvent\Platform\Database\Db;
+use Jorvent\Requisitions\Entity\Requisition;
+use Psr\Clock\ClockInterface;
+
+/** Someone asked says yes, sends it back, or no. */
+final readonly class DecideBrief
+{
+    public function __construct(private Db $db, private EntityManagerInterface $entities, private ClockInterface $clock, private ActivityLog $log, private Approvals $approvals)
+    {
+    }
+
+    /** @param 'agreed'|'sent_back'|'declined' $answer */
+    public function __invoke(int $id, int $approver, string $answer, string $note): void
+    {
+        $this->db->transaction(function () use ($id, $approver, $answer, $note): void {
+            $requisition = $this->entities->find(Requisition::class, $id, LockMode::PESSIMISTIC_WRITE) ?? throw new \LogicException('No such requisition.');
+            $all = $this->approvals->decide($id, null, $approver, $answer, $note);
+            match (true) {
+                $all => $requisition->approve($this->clock->now()),
+                'sent_back' === $answer => $requisition->sendBack(),
+                'declined' === $answer => $requisition->decline(),
+                default => null,
+            };
+            $this->log->record('brief.'.$answer, 'requisition', $id, $id, change: ['note' => $note, 'version' => $requisition->version]);
+        });
+    }
+}

@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jorvent\Requisitions;
+
+use Doctrine\DBAL\LockMode;
+use Doctrine\ORM\EntityManagerInterface;
+use Jorvent\Activity\ActivityLog;
+use Jorvent\Adverts\Withdraw;
+use Jorvent\Core\Messages\Template;
+use Jorvent\Core\Shared\Refused;
+use Jorvent\Pipeline\CloseOut;
+use Jorvent\Platform\Database\Db;
+use Jorvent\Requisitions\Entity\Requisition;
+use Psr\Clock\ClockInterface;
+
+/** Closes a requisition whose positions are signed: adverts come down, and, if the recruiter agrees, everyone still waiting is told. */
+final readonly class Fill
+{
+    public function __construct(private Db $db, private EntityManagerInterface $entities, private ClockInterface $clock, private ActivityLog $log, private Withdraw $withdraw, private CloseOut $closeOut)
+    {
+    }
+
+    public function __invoke(int $id, ?Template $word, int $by): void
+    {
+        $this->db->transaction(function () use ($id, $word, $by): void {
+            $requisition = $this->entities->find(Requisition::class, $id, LockMode::PESSIMISTIC_WRITE) ?? throw new \LogicException('No such requisition.');
+            $signed = $this->db->int('SELECT count(*) FROM hire h JOIN application p ON p.id = h.application_id WHERE p.requisition_id = :r', ['r' => $id]);
+            if ($signed < $requisition->positions) {
+                throw Refused::because('positions_open', '', ['open' => $requisition->positions - $signed]);
+            }
+            if (0 !== $open = $this->db->int("SELECT count(*) FROM application WHERE requisition_id = :r AND state = 'active' AND knock_out = 'failed'", ['r' => $id])) {
+                throw Refused::because('knock_outs_open', '', ['count' => $open]);
+            }
+            $waiting = array_map(static fn ($r): int => $r->int('id'), $this->db->rows("SELECT id FROM application WHERE requisition_id = :r AND state = 'active'", ['r' => $id]));
+            if ([] !== $waiting) {
+                ($this->closeOut)($id, $waiting, 'position_filled', $word, $by);
+            }
+            $requisition->fill($this->clock->now());
+            ($this->withdraw)($id);
+            $this->log->record('requisition.filled', 'requisition', $id, $id, change: ['told' => null === $word ? 0 : \count($waiting)]);
+        });
+    }
+}
