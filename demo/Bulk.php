@@ -40,7 +40,7 @@ final class Bulk
             foreach ($columns as $column) {
                 $cells[] = isset($this->casts[$column]) ? "CAST(:{$column}_$i AS {$this->casts[$column]})" : ":{$column}_$i";
                 $value = $row[$column];
-                $parameters["{$column}_$i"] = \is_array($value) ? json_encode($value, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE) : $value;
+                $parameters["{$column}_$i"] = \is_array($value) || $value instanceof \stdClass ? json_encode($value, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE) : $value;
             }
             $tuples[] = '('.implode(', ', $cells).')';
         }

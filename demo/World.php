@@ -216,6 +216,7 @@ final class World
     {
         $appliedAgo = max(0, (int) round(($openedAgo - 2) * (1 - $i / 40) - $this->random->getInt(0, 4)));
         $c = $this->candidate(0 === $i % 7 ? null : $profile['trade'], 0 === $i % 2 ? $wanted->site : null, $appliedAgo);
+        $this->bulk('candidate')->flush();
         $fit = Fit::of($wanted, new Person(Document::of($c['headline'], $c['text']), $c['years'], $c['city'], $c['would_move']));
         $sourced = 3 === $i % 6;
         $answers = $sourced ? [] : ['paper' => 0 === $this->random->getInt(0, 11) ? 'no' : 'yes', 'years' => (string) (int) min($c['years'], $profile['years'] + $this->random->getInt(-1, 4) > 0 ? $profile['years'] + $this->random->getInt(0, 4) : 1), 'shift' => ['Yes', 'Yes', 'Sometimes', 'No'][$this->random->getInt(0, 3)]];

@@ -46,6 +46,7 @@ missing_packages() { # $1 = "test" adds the browser
     [ -x $PG_BIN/postgres ] || want+=" postgresql-15"
     command -v pdftotext >/dev/null || want+=" poppler-utils"
     [ -x /usr/sbin/nginx ] || want+=" nginx-light"
+    command -v curl >/dev/null || want+=" curl"
     command -v setpriv >/dev/null || want+=" util-linux"
     if [ "${1:-}" = test ]; then
         command -v chromium >/dev/null || want+=" chromium"
@@ -73,6 +74,7 @@ install_all() { # $1 = "test" for what only tests need
     if [ ! -f "$stamp" ] || [ composer.json -nt "$stamp" ] || [ deps/composer.json -nt "$stamp" ]; then
         step "PHP packages, first half" composer install -d deps --no-interaction --no-progress || die "Composer could not fetch Symfony (see above). Check the network and start again."
         step "PHP packages, second half" composer update "${dev[@]}" --no-interaction --no-progress || die "Composer could not fetch the PHP packages (see above). Check the network and start again."
+        [ "$(id -u)" = 0 ] && chmod -R a+rX vendor deps/vendor
         touch "$stamp"
     fi
     if [ ! -f node_modules/.installed ] || [ package-lock.json -nt node_modules/.installed ]; then
@@ -164,6 +166,12 @@ $(for pool in app standin; do
     printf 'env[JORVENT_ENV_FILE] = %s\nphp_admin_value[upload_max_filesize] = 10M\nphp_admin_value[post_max_size] = 12M\nphp_admin_value[memory_limit] = 256M\nphp_admin_flag[expose_php] = off\nphp_admin_value[opcache.revalidate_freq] = 0\nphp_admin_value[realpath_cache_size] = 4M\n' "$JORVENT_ENV_FILE"
 done)
 FPM
+    cat >"$run/fastcgi" <<'PARAMS'
+fastcgi_param QUERY_STRING $query_string; fastcgi_param REQUEST_METHOD $request_method; fastcgi_param CONTENT_TYPE $content_type; fastcgi_param CONTENT_LENGTH $content_length;
+fastcgi_param REQUEST_URI $request_uri; fastcgi_param DOCUMENT_URI $document_uri; fastcgi_param DOCUMENT_ROOT $document_root; fastcgi_param SERVER_PROTOCOL $server_protocol; fastcgi_param REQUEST_SCHEME $scheme;
+fastcgi_param GATEWAY_INTERFACE CGI/1.1; fastcgi_param REMOTE_ADDR $remote_addr; fastcgi_param REMOTE_PORT $remote_port; fastcgi_param SERVER_ADDR $server_addr; fastcgi_param SERVER_PORT $server_port; fastcgi_param SERVER_NAME $server_name;
+fastcgi_param HTTP_HOST $http_host; fastcgi_param REDIRECT_STATUS 200; fastcgi_param HTTP_PROXY "";
+PARAMS
     cat >"$run/nginx.conf" <<NGINX
 daemon off; worker_processes 2; pid $run/nginx.pid; error_log $DIR/log/nginx.log warn;
 $([ "$(id -u)" = 0 ] && echo "user www-data;")
@@ -176,12 +184,12 @@ http {
   server {
     listen 127.0.0.1:$PORT; root $ROOT/public; charset utf-8;
     location ~ ^/(build|vendor)/ { expires 1y; add_header Cache-Control "public, immutable"; add_header X-Content-Type-Options nosniff; try_files \$uri =404; }
-    location / { include /etc/nginx/fastcgi_params; fastcgi_param SCRIPT_FILENAME $ROOT/public/index.php; fastcgi_param SCRIPT_NAME /index.php; fastcgi_pass unix:$run/app.sock; }
+    location / { include $run/fastcgi; fastcgi_param SCRIPT_FILENAME $ROOT/public/index.php; fastcgi_param SCRIPT_NAME /index.php; fastcgi_pass unix:$run/app.sock; }
   }
   server {
     listen 127.0.0.1:$((PORT + 1)); root $ROOT/public; charset utf-8;
     location ~ ^/(build|vendor)/ { try_files \$uri =404; }
-    location / { include /etc/nginx/fastcgi_params; fastcgi_param SCRIPT_FILENAME $ROOT/bin/lib/standin.php; fastcgi_param SCRIPT_NAME /standin.php; fastcgi_pass unix:$run/standin.sock; }
+    location / { include $run/fastcgi; fastcgi_param SCRIPT_FILENAME $ROOT/bin/lib/standin.php; fastcgi_param SCRIPT_NAME /standin.php; fastcgi_pass unix:$run/standin.sock; }
   }
 }
 NGINX
@@ -193,7 +201,10 @@ NGINX
     if [ "$(id -u)" = 0 ]; then setpriv --reuid=www-data --regid=www-data --init-groups php "$ROOT/bin/standin-mail" >>"$DIR/log/mail.log" 2>&1 & else php "$ROOT/bin/standin-mail" >>"$DIR/log/mail.log" 2>&1 & fi
     PIDS+=($!)
     local i; for i in $(seq 1 100); do
-        curl -fsS -o /dev/null -m 5 "http://127.0.0.1:$PORT/health" 2>/dev/null && return 0
+        if curl -fsS -o /dev/null -m 5 "http://127.0.0.1:$PORT/health" 2>/dev/null; then
+            curl -fsS -o /dev/null -m 30 "http://127.0.0.1:$((PORT + 1))/resumes/search?limit=0" 2>/dev/null & # the resume bank fills itself once a day
+            return 0
+        fi
         sleep 0.1
     done
     die "The web server did not answer; look into $DIR/log."

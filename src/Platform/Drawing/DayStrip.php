@@ -34,4 +34,19 @@ final class DayStrip
 
         return Svg::picture($width, 28, $svg, $label, 'drawing');
     }
+
+    /** Hours above the strips, from seven to seven. */
+    public static function scale(float $width = 300): string
+    {
+        $svg = '';
+        for ($hour = 0; $hour < 12; ++$hour) {
+            $x = $width * $hour / 12;
+            $svg .= Svg::element('rect', ['x' => $x, 'y' => 13, 'width' => $width / 12, 'height' => 4, 'fill' => 0 === $hour % 2 ? 'var(--jv-ink)' : 'var(--jv-paper)', 'stroke' => 'var(--jv-ink)', 'stroke-width' => .8]);
+            if (0 === $hour % 2) {
+                $svg .= Svg::text($x + 1, 10, \sprintf('%02d', 7 + $hour), 't-tick t-slate');
+            }
+        }
+
+        return Svg::picture($width, 18, $svg, null, 'drawing');
+    }
 }

@@ -6,7 +6,19 @@ namespace Jorvent\Platform\Web;
 
 use Jorvent\Accounts\Access\Permission;
 use Jorvent\Accounts\Access\Subject;
+use Jorvent\Core\Calendar\Attendee;
+use Jorvent\Core\Calendar\Interval;
+use Jorvent\Core\Scorecards\CompetencyLine;
+use Jorvent\Core\Scorecards\Rating;
 use Jorvent\Core\Shared\Money;
+use Jorvent\Platform\Database\Record;
+use Jorvent\Platform\Drawing\BandRuler;
+use Jorvent\Platform\Drawing\DayColumns;
+use Jorvent\Platform\Drawing\DayStrip;
+use Jorvent\Platform\Drawing\DotRow;
+use Jorvent\Platform\Drawing\MiniLine;
+use Jorvent\Requisitions\RequisitionView;
+use Jorvent\Requisitions\Station;
 use Jorvent\Platform\Drawing\DaysBar;
 use Jorvent\Platform\Drawing\Figures;
 use Jorvent\Platform\Drawing\FitBar;
@@ -155,6 +167,62 @@ final readonly class JorventTwig
     public function processBand(array $stretches): string
     {
         return ProcessBand::draw($stretches);
+    }
+
+    #[AsTwigFunction('mini_line', isSafe: ['html'])]
+    public function miniLine(RequisitionView $view): string
+    {
+        $said = array_map(fn (Station $s): string => $this->words->trans('station.'.$s->key).' '.$s->number, $view->stations);
+
+        return MiniLine::draw($view->mini(), implode(', ', $said));
+    }
+
+    #[AsTwigFunction('band_ruler', isSafe: ['html'])]
+    public function bandRuler(int $bottom, int $top, ?int $from, ?int $to, string $label, float $width = 700): string
+    {
+        return BandRuler::draw($bottom, $top, $from, $to, $label, $width);
+    }
+
+    /** @param list<array{id: int, letter: string, name: string, ...}> $raters */
+    #[AsTwigFunction('dot_row', isSafe: ['html'])]
+    public function dotRow(CompetencyLine $line, array $raters): string
+    {
+        $letters = array_column($raters, 'letter', 'id');
+        $names = array_column($raters, 'name', 'id');
+        $said = array_map(static fn (Rating $r): string => ($names[(int) $r->rater] ?? '').' '.$r->value, $line->ratings);
+
+        return DotRow::draw(array_map(static fn (Rating $r): array => ['letter' => $letters[(int) $r->rater] ?? '?', 'value' => $r->value], $line->ratings), $line->mean(), $line->differs(), $line->competency.': '.([] === $said ? $this->words->trans('nobody yet') : implode(', ', $said)));
+    }
+
+    /** @param list<Interval> $slots */
+    #[AsTwigFunction('day_strip', isSafe: ['html'])]
+    public function dayStrip(Attendee $attendee, Interval $day, array $slots, string $name): string
+    {
+        $free = \count(array_filter($slots, static fn (Interval $s): bool => $day->contains($s)));
+
+        return DayStrip::draw($attendee, $day, $slots, $this->words->trans('strip.label', ['%name%' => $name, '%count%' => $free]));
+    }
+
+    #[AsTwigFunction('hour_scale', isSafe: ['html'])]
+    public function hourScale(): string
+    {
+        return DayStrip::scale();
+    }
+
+    /** @param list<Record> $days */
+    #[AsTwigFunction('visits_chart', isSafe: ['html'])]
+    public function visitsChart(array $days): string
+    {
+        $visits = array_map(static fn (Record $r): int => $r->int('visits'), $days);
+
+        return DayColumns::draw($visits, $this->words->trans('visits.label', ['%count%' => array_sum($visits), '%days%' => \count($visits)]));
+    }
+
+    /** Long values cut for a table cell. */
+    #[AsTwigFilter('u_cut')]
+    public function cut(string $text): string
+    {
+        return mb_strimwidth($text, 0, 60, '…');
     }
 
     #[AsTwigFunction('may')]

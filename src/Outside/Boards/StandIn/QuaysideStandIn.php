@@ -77,6 +77,6 @@ final readonly class QuaysideStandIn implements StandIn
         }
         $e = static fn (string $key): string => htmlspecialchars(\is_string($advert[$key] ?? null) ? $advert[$key] : '');
 
-        return new Response('<!doctype html><html lang="en"><meta charset="utf-8"><title>'.$e('headline').' · Quayside Jobs</title><link rel="stylesheet" href="/build/theme.css"><body class="standin"><p class="lab">Quayside Jobs · '.$e('category').' · '.$e('town').'</p><h1 class="h1">'.$e('headline').'</h1><div class="prose preline">'.$e('body').'</div><p><a class="btn btn-primary" href="'.$e('apply').'">Apply at Skerry Line</a></p></body></html>');
+        return new Response('<!doctype html><html lang="en"><meta charset="utf-8"><title>'.$e('headline').' · Quayside Jobs</title><link rel="stylesheet" href="/build/theme.css"><link rel="stylesheet" href="/build/app.css"><body class="standin"><p class="lab">Quayside Jobs · '.$e('category').' · '.$e('town').'</p><h1 class="h1">'.$e('headline').'</h1><div class="prose preline">'.$e('body').'</div><p><a class="btn btn-primary" href="'.$e('apply').'">Apply at Skerry Line</a></p></body></html>');
     }
 }

@@ -1,0 +1,59 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jorvent\Accounts;
+
+use Doctrine\ORM\EntityManagerInterface;
+use Jorvent\Accounts\Entity\Account;
+use Jorvent\Core\Shared\Refused;
+use Jorvent\Messages\Mailing;
+use Jorvent\Platform\Database\Db;
+use Psr\Clock\ClockInterface;
+use Symfony\Component\PasswordHasher\Hasher\UserPasswordHasherInterface;
+
+/** A link by mail to choose a new password. Whether an address is known is never told. */
+final readonly class ForgottenPassword
+{
+    public const SHORTEST = 10;
+    private const DAYS = 1;
+
+    public function __construct(private Db $db, private EntityManagerInterface $entities, private GuestLinks $links, private Mailing $mailing, private UserPasswordHasherInterface $hasher, private ClockInterface $clock)
+    {
+    }
+
+    public function __invoke(string $email): void
+    {
+        $row = $this->db->row('SELECT id FROM account WHERE lower(email) = lower(:email) AND active', ['email' => trim($email)]);
+        if (null !== $row) {
+            $this->db->transaction(fn () => $this->send($row->int('id'), 'Choose a new password', 'Someone, probably you, asked for a new password. Choose one here within a day:'));
+        }
+    }
+
+    /** Also the way in for someone invited. */
+    public function send(int $account, string $subject, string $text, int $days = self::DAYS): void
+    {
+        $this->links->revoke(GuestLinks::PASSWORD, $account);
+        $link = str_replace('/l/password/', '/password/', $this->links->issue(GuestLinks::PASSWORD, $account, $days));
+        $this->mailing->toStaff('password-'.$account.'-'.$this->clock->now()->getTimestamp(), $account, $subject, $text."\n\n".$link."\n\nIf it was not you, nothing changes when you do nothing.");
+    }
+
+    public function choose(GuestLink $link, #[\SensitiveParameter] string $password): void
+    {
+        self::check($password);
+        $this->db->transaction(function () use ($link, $password): void {
+            $account = $this->entities->find(Account::class, $link->subject) ?? throw Refused::because('missing', 'new_password');
+            $account->setPasswordHash($this->hasher->hashPassword($account, $password));
+            $this->links->useUp($link);
+        });
+    }
+
+    public static function check(#[\SensitiveParameter] string $password): void
+    {
+        match (true) {
+            mb_strlen($password) < self::SHORTEST => throw Refused::because('password_too_short', 'new_password', ['limit' => self::SHORTEST]),
+            \strlen($password) > 1000 => throw Refused::because('password_too_long', 'new_password'),
+            default => null,
+        };
+    }
+}

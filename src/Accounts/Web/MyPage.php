@@ -1,0 +1,71 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jorvent\Accounts\Web;
+
+use Jorvent\Accounts\Access\Permission;
+use Jorvent\Core\Calendar\WorkingHours;
+use Jorvent\Core\Shared\Refused;
+use Jorvent\Platform\Database\Db;
+use Jorvent\Platform\Web\Errors;
+use Jorvent\Platform\Web\Gate;
+use Jorvent\Platform\Web\Input;
+use Jorvent\Platform\Web\Page;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\Routing\Attribute\Route;
+
+/** One's own settings: night watch, single keys, time zone and hours. */
+#[Gate(Permission::BeSignedIn)]
+final class MyPage extends Page
+{
+    public function __construct(private readonly Db $db)
+    {
+    }
+
+    #[Route('/me', name: 'me', methods: ['GET', 'POST'])]
+    public function show(Request $request): Response
+    {
+        $input = Input::of($request);
+        $errors = Errors::none();
+        if ($request->isMethod('POST')) {
+            try {
+                $this->save($input);
+                $this->say('settings_kept');
+
+                return $this->redirectToRoute('me', status: Response::HTTP_SEE_OTHER);
+            } catch (Refused $refused) {
+                $errors = Errors::of($refused->refusals);
+            }
+        }
+
+        return $this->render('accounts/me.html.twig', ['errors' => $errors, 'input' => $input, 'zones' => \DateTimeZone::listIdentifiers()], new Response(status: $errors->any() ? 422 : 200));
+    }
+
+    #[Route('/me/night', name: 'night_watch', methods: ['POST'])]
+    public function night(Request $request): Response
+    {
+        $me = $this->me();
+        $this->db->transaction(fn () => $me->prefer(!$me->nightWatch, $me->singleKeys, $me->timeZone(), $me->workFrom, $me->workTo));
+        $back = parse_url($request->headers->get('referer') ?? '', \PHP_URL_PATH);
+
+        return $this->redirect(\is_string($back) && str_starts_with($back, '/') && !str_starts_with($back, '//') ? $back : '/today', Response::HTTP_SEE_OTHER);
+    }
+
+    private function save(Input $input): void
+    {
+        $zone = WorkingHours::zone($input->line('zone')) ?? throw Refused::because('zone_unknown', 'zone');
+        $from = self::minutes($input->line('work_from')) ?? throw Refused::because('not_a_time', 'work_from');
+        $to = self::minutes($input->line('work_to')) ?? throw Refused::because('not_a_time', 'work_to');
+        if ($from >= $to) {
+            throw Refused::because('hours_upside_down', 'work_to');
+        }
+        $this->db->transaction(fn () => $this->me()->prefer($input->has('night'), $input->has('keys'), $zone, $from, $to));
+    }
+
+    private static function minutes(string $time): ?int
+    {
+        return 1 === preg_match('/^([01]\d|2[0-3]):([0-5]\d)$/', $time, $m) ? 60 * (int) $m[1] + (int) $m[2] : null;
+    }
+}

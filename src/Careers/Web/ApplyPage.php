@@ -1,0 +1,160 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jorvent\Careers\Web;
+
+use Jorvent\Careers\Apply;
+use Jorvent\Careers\ApplyDrafts;
+use Jorvent\Careers\Openings;
+use Jorvent\Core\Resume\Contacts;
+use Jorvent\Core\Screening\Questionnaire;
+use Jorvent\Core\Shared\Refused;
+use Jorvent\People\ReadResume;
+use Jorvent\People\ResumeFile;
+use Jorvent\Platform\Database\Db;
+use Jorvent\Platform\Database\Record;
+use Jorvent\Platform\Web\Errors;
+use Jorvent\Platform\Web\Input;
+use Jorvent\Platform\Web\OpenDoor;
+use Symfony\Component\DependencyInjection\Attribute\Target;
+use Symfony\Component\HttpFoundation\File\UploadedFile;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\RateLimiter\RateLimiterFactoryInterface;
+use Symfony\Component\Routing\Attribute\Route;
+
+/** Applying in three steps without an account: resume, fields and questions, check and send. What was typed is kept under a key in the address. */
+#[OpenDoor('anyone may apply')]
+final class ApplyPage extends PublicPage
+{
+    private const FIELDS = ['name', 'email', 'phone', 'city'];
+
+    public function __construct(private readonly Openings $openings, private readonly ApplyDrafts $drafts, private readonly Db $db)
+    {
+    }
+
+    #[Route('/careers/{number}/apply', name: 'apply', requirements: ['number' => '\d{1,9}'], defaults: ['_csrf' => 'public'], methods: ['GET', 'POST'])]
+    public function resume(int $number, Request $request, ReadResume $read, #[Target('apply')] RateLimiterFactoryInterface $limit): Response
+    {
+        $opening = $this->openings->one($number);
+        if (null === $opening || !$opening->bool('open')) {
+            return $this->redirectToRoute('opening', ['number' => $number]);
+        }
+        $via = preg_replace('/[^0-9a-f]/', '', mb_substr($request->query->getString('via'), 0, 20)) ?? '';
+        $view = ['opening' => $opening, 'via' => $via, 'errors' => Errors::none(), 'step' => 1];
+        if (!$request->isMethod('POST')) {
+            return $this->publicPage($request, 'careers/apply_resume.html.twig', $view);
+        }
+        try {
+            if (!$limit->create((string) $request->getClientIp())->consume()->isAccepted()) {
+                throw Refused::because('too_many', 'resume');
+            }
+            $file = $this->upload($request, $read);
+        } catch (Refused $refused) {
+            return $this->publicPage($request, 'careers/apply_resume.html.twig', [...$view, 'errors' => Errors::of($refused->refusals)], 422);
+        }
+        $contacts = null === $file ? null : Contacts::read($file->text);
+        $posting = $this->openings->posting($opening->int('id'), $via);
+        if (null !== $posting) {
+            $this->openings->count($posting, 'started');
+        }
+        $key = $this->drafts->start($opening->int('id'), $posting, array_filter(['name' => $contacts?->name, 'email' => $contacts?->email, 'phone' => $contacts?->phone]), $file);
+
+        return $this->redirectToRoute('apply_fields', ['key' => $key], Response::HTTP_SEE_OTHER);
+    }
+
+    #[Route('/a/{key}', name: 'apply_fields', requirements: ['key' => '[0-9a-f]{32}'], defaults: ['_csrf' => 'public'], methods: ['GET', 'POST'])]
+    public function fields(string $key, Request $request): Response
+    {
+        [$draft, $opening, $questions] = $this->open($key);
+        if (null === $draft || null === $opening) {
+            return $this->gone($request);
+        }
+        $errors = Errors::none();
+        [$fields, $answers] = Apply::split($draft);
+        if ($request->isMethod('POST')) {
+            $input = Input::of($request);
+            $typed = [];
+            foreach (self::FIELDS as $name) {
+                $typed[$name] = $input->line($name);
+            }
+            foreach ($questions->questions as $question) {
+                $typed['q:'.$question->id] = mb_substr($input->map('answer')[$question->id] ?? '', 0, Questionnaire::MAX_TEXT + 1);
+            }
+            $this->drafts->save($key, $typed);
+            [$draft] = $this->open($key);
+            [$fields, $answers] = null === $draft ? [[], []] : Apply::split($draft);
+            $errors = Errors::of([...Apply::personBlockers($fields, $opening->str('country')), ...$questions->refuse($answers)]);
+            if (!$errors->any()) {
+                return $this->redirectToRoute('apply_check', ['key' => $key], Response::HTTP_SEE_OTHER);
+            }
+        }
+
+        return $this->publicPage($request, 'careers/apply_fields.html.twig', ['opening' => $opening, 'draft' => $draft, 'fields' => $fields, 'answers' => $answers, 'questions' => $questions->questions, 'errors' => $errors, 'step' => 2], $errors->any() ? 422 : 200);
+    }
+
+    #[Route('/a/{key}/check', name: 'apply_check', requirements: ['key' => '[0-9a-f]{32}'], defaults: ['_csrf' => 'public'], methods: ['GET', 'POST'])]
+    public function check(string $key, Request $request, Apply $apply): Response
+    {
+        [$draft, $opening, $questions] = $this->open($key);
+        if (null === $draft || null === $opening) {
+            return $this->gone($request);
+        }
+        $errors = Errors::none();
+        if ($request->isMethod('POST')) {
+            try {
+                $this->drafts->save($key, ['consent' => Input::of($request)->has('consent') ? 'yes' : '']);
+                $status = $apply($key, $this->locale($request));
+
+                return $this->redirectToRoute('apply_sent', ['key' => $key, 'to' => substr($status, (int) strrpos($status, '/') + 1)], Response::HTTP_SEE_OTHER);
+            } catch (Refused $refused) {
+                if (\in_array($refused->refusals[0]->code, ['already_sent', 'draft_gone'], true)) {
+                    return $this->redirectToRoute('apply_sent', ['key' => $key], Response::HTTP_SEE_OTHER);
+                }
+                $errors = Errors::of($refused->refusals);
+            }
+        }
+        [$fields, $answers] = Apply::split($draft);
+
+        return $this->publicPage($request, 'careers/apply_check.html.twig', ['opening' => $opening, 'draft' => $draft, 'fields' => $fields, 'answers' => $answers, 'questions' => $questions->questions, 'errors' => $errors, 'step' => 3], $errors->any() ? 422 : 200);
+    }
+
+    #[Route('/a/{key}/sent', name: 'apply_sent', requirements: ['key' => '[0-9a-f]{32}'], methods: ['GET'])]
+    public function sent(string $key, Request $request): Response
+    {
+        $draft = $this->drafts->find($key);
+        if (null === $draft || null === $draft->strOrNull('sent_at')) {
+            return $this->gone($request);
+        }
+        $status = $request->query->getString('to');
+
+        return $this->publicPage($request, 'careers/sent.html.twig', ['secret' => 1 === preg_match('/^[\w\-]{20,60}$/', $status) ? $status : null]);
+    }
+
+    private function upload(Request $request, ReadResume $read): ?ResumeFile
+    {
+        if ('no' === $request->request->getString('file')) {
+            return null;
+        }
+        $upload = $request->files->get('resume');
+        if (!$upload instanceof UploadedFile) {
+            throw Refused::because($request->server->getInt('CONTENT_LENGTH') > 2000 ? 'file_too_large' : 'file_missing', 'resume', ['limit' => intdiv(ReadResume::MAX_BYTES, 1_000_000)]);
+        }
+        if (!$upload->isValid()) {
+            throw Refused::because(\in_array($upload->getError(), [\UPLOAD_ERR_INI_SIZE, \UPLOAD_ERR_FORM_SIZE], true) ? 'file_too_large' : 'file_missing', 'resume', ['limit' => intdiv(ReadResume::MAX_BYTES, 1_000_000)]);
+        }
+
+        return $read((string) file_get_contents($upload->getPathname(), length: ReadResume::MAX_BYTES + 1), $upload->getClientOriginalName());
+    }
+
+    /** @return array{Record|null, Record|null, Questionnaire} */
+    private function open(string $key): array
+    {
+        $draft = $this->drafts->find($key);
+        $row = null === $draft || null !== $draft->strOrNull('sent_at') ? null : $this->db->row('SELECT number, questions FROM requisition WHERE id = :id', ['id' => $draft->int('requisition_id')]);
+        $opening = null === $row ? null : $this->openings->one($row->int('number'));
+
+        return [null === $row ? null : $draft, $opening, Questionnaire::fromArray($row?->objects('questions') ?? [])];
+    }
+}

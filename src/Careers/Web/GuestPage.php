@@ -1,0 +1,142 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jorvent\Careers\Web;
+
+use Jorvent\Accounts\GuestLink;
+use Jorvent\Accounts\GuestLinks;
+use Jorvent\Activity\ActivityLog;
+use Jorvent\Core\Calendar\WorkingHours;
+use Jorvent\Core\Shared\Refused;
+use Jorvent\Interviews\Book;
+use Jorvent\Offers\AnswerOffer;
+use Jorvent\Pipeline\Applications;
+use Jorvent\Pipeline\StageVisits;
+use Jorvent\Platform\Database\Db;
+use Jorvent\Platform\Files\FileStore;
+use Jorvent\Platform\Web\Errors;
+use Jorvent\Platform\Web\Input;
+use Jorvent\Platform\Web\OpenDoor;
+use Psr\Clock\ClockInterface;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\Routing\Attribute\Route;
+
+/** What candidates do by signed link: pick a time, answer an offer, see where things stand. Works without JavaScript. */
+#[OpenDoor('a signed link is the key')]
+final class GuestPage extends PublicPage
+{
+    public function __construct(private readonly GuestLinks $links, private readonly Db $db, private readonly ClockInterface $clock)
+    {
+    }
+
+    #[Route('/l/book/{secret}', name: 'guest_book', defaults: ['_csrf' => 'public'], methods: ['GET', 'POST'])]
+    public function book(string $secret, Request $request, Book $book): Response
+    {
+        $link = $this->links->open(GuestLinks::BOOK, $secret);
+        $row = null === $link ? null : $this->db->row("SELECT i.id, i.state, i.minutes, i.place, lower(i.during) AS starts, c.zone, c.locale, r.title, (SELECT string_agg(a.name, ', ' ORDER BY a.name) FROM interview_seat t JOIN account a ON a.id = t.account_id WHERE t.interview_id = i.id) AS seats FROM interview i JOIN candidate c ON c.id = i.candidate_id JOIN application p ON p.id = i.application_id JOIN requisition r ON r.id = p.requisition_id WHERE i.id = :id", ['id' => $link->subject]);
+        if (null === $row || 'cancelled' === $row->str('state')) {
+            return $this->gone($request);
+        }
+        $this->inLanguage($request, $row->str('locale'));
+        $zone = WorkingHours::zone($request->query->getString('zone')) ?? new \DateTimeZone($row->str('zone'));
+        $errors = Errors::none();
+        if ('' !== $request->query->getString('zone') && null === WorkingHours::zone($request->query->getString('zone'))) {
+            $errors = Errors::of([new \Jorvent\Core\Shared\Refusal('zone', 'zone_unknown')]);
+        }
+        if ($request->isMethod('POST')) {
+            try {
+                $at = $request->request->getString('at');
+                $slot = 1 === preg_match('/^\d{9,11}$/', $at) ? $this->db->row('SELECT starts_at FROM interview_slot WHERE interview_id = :i AND starts_at = :at', ['i' => $row->int('id'), 'at' => new \DateTimeImmutable('@'.$at)]) : null;
+                $book($row->int('id'), $slot?->instant('starts_at') ?? throw Refused::because('time_taken', 'when'));
+
+                return $this->redirectToRoute('guest_book', ['secret' => $secret, 'zone' => $zone->getName()], Response::HTTP_SEE_OTHER);
+            } catch (Refused $refused) {
+                $errors = Errors::of($refused->refusals);
+            }
+        }
+        $slots = $this->db->rows(
+            'SELECT l.starts_at FROM interview_slot l JOIN interview i ON i.id = l.interview_id WHERE l.interview_id = :i AND l.starts_at > :now AND NOT EXISTS (SELECT 1 FROM interview_seat t JOIN interview_seat mine ON mine.account_id = t.account_id AND mine.interview_id = :i
+             WHERE t.interview_id <> :i AND t.during && tstzrange(l.starts_at, l.starts_at + i.minutes * interval \'1 minute\')) ORDER BY l.starts_at', ['i' => $row->int('id'), 'now' => $this->clock->now()]);
+
+        return $this->publicPage($request, 'public/book.html.twig', ['interview' => $row, 'slots' => $slots, 'zone' => $zone->getName(), 'zones' => \DateTimeZone::listIdentifiers(), 'errors' => $errors, 'secret' => $secret], $errors->any() ? 422 : 200);
+    }
+
+    #[Route('/l/offer/{secret}', name: 'guest_offer', defaults: ['_csrf' => 'public'], methods: ['GET', 'POST'])]
+    public function offer(string $secret, Request $request, AnswerOffer $answer): Response
+    {
+        $link = $this->links->open(GuestLinks::OFFER, $secret);
+        $row = null === $link ? null : $this->offerOf($link);
+        if (null === $row) {
+            return $this->gone($request);
+        }
+        $this->inLanguage($request, $row->str('locale'));
+        $errors = Errors::none();
+        $input = Input::of($request);
+        if ($request->isMethod('POST')) {
+            try {
+                'decline' === $input->line('answer') ? $answer->decline($row->int('id'), $input->text('reason')) : $answer->sign($row->int('id'), $input->line('name'), $input->line('letter'), $request->getClientIp());
+
+                return $this->redirectToRoute('guest_offer', ['secret' => $secret], Response::HTTP_SEE_OTHER);
+            } catch (Refused $refused) {
+                $errors = Errors::of($refused->refusals);
+            }
+        }
+
+        return $this->publicPage($request, 'public/offer.html.twig', ['offer' => $row, 'errors' => $errors, 'secret' => $secret, 'input' => $input, 'expired' => 'sent' === $row->str('state') && $row->instant('answer_by')->setTime(23, 59, 59) < $this->clock->now()], $errors->any() ? 422 : 200);
+    }
+
+    #[Route('/l/offer/{secret}/letter.pdf', name: 'guest_letter', methods: ['GET'])]
+    public function letter(string $secret, Request $request, FileStore $files): Response
+    {
+        $link = $this->links->open(GuestLinks::OFFER, $secret);
+        $row = null === $link ? null : $this->offerOf($link);
+        if (null === $row || null === $row->strOrNull('letter_sha256')) {
+            return $this->gone($request);
+        }
+
+        return new Response($files->get($row->str('letter_sha256')), headers: ['Content-Type' => 'application/pdf', 'Content-Disposition' => 'inline; filename="offer.pdf"', 'Cache-Control' => 'private, no-store']);
+    }
+
+    #[Route('/l/status/{secret}', name: 'guest_status', defaults: ['_csrf' => 'public'], methods: ['GET', 'POST'])]
+    public function status(string $secret, Request $request, Applications $applications, StageVisits $visits, ActivityLog $log): Response
+    {
+        $link = $this->links->open(GuestLinks::STATUS, $secret);
+        $row = null === $link ? null : $this->db->row("SELECT p.id, p.stage, p.state, p.applied_at, c.locale, c.zone, r.title, s.city, (SELECT min(lower(i.during)) FROM interview i WHERE i.application_id = p.id AND i.state = 'booked' AND lower(i.during) > :now) AS interview_at FROM application p JOIN candidate c ON c.id = p.candidate_id JOIN requisition r ON r.id = p.requisition_id JOIN site s ON s.id = r.site_id WHERE p.id = :id", ['id' => $link->subject, 'now' => $this->clock->now()]);
+        if (null === $row) {
+            return $this->gone($request);
+        }
+        $this->inLanguage($request, $row->str('locale'));
+        $errors = Errors::none();
+        if ($request->isMethod('POST')) {
+            try {
+                $this->db->transaction(function () use ($applications, $visits, $log, $row): void {
+                    $application = $applications->lock($row->int('id'));
+                    $application->withdraw();
+                    $visits->leave($application->id);
+                    $log->record('application.withdrawn', 'application', $application->id, $application->requisitionId, $application->candidateId);
+                });
+
+                return $this->redirectToRoute('guest_status', ['secret' => $secret], Response::HTTP_SEE_OTHER);
+            } catch (Refused $refused) {
+                $errors = Errors::of($refused->refusals);
+            }
+        }
+
+        return $this->publicPage($request, 'public/status.html.twig', ['application' => $row, 'errors' => $errors, 'secret' => $secret]);
+    }
+
+    private function offerOf(GuestLink $link): ?\Jorvent\Platform\Database\Record
+    {
+        return $this->db->row("SELECT o.id, o.state, o.base, o.currency, o.first_day, o.answer_by, o.letter_sha256, c.name, c.locale, r.title, s.city FROM offer o JOIN application p ON p.id = o.application_id JOIN candidate c ON c.id = p.candidate_id JOIN requisition r ON r.id = p.requisition_id JOIN site s ON s.id = r.site_id WHERE o.id = :id AND o.state IN ('sent', 'accepted', 'declined')", ['id' => $link->subject]);
+    }
+
+    /** The candidate's own language, unless they choose another here. */
+    private function inLanguage(Request $request, string $locale): void
+    {
+        if (!$request->query->has('lang') && !$request->cookies->has('lang')) {
+            $request->cookies->set('lang', $locale);
+        }
+    }
+}

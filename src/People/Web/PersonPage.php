@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jorvent\People\Web;
+
+use Jorvent\Accounts\Access\Permission;
+use Jorvent\Activity\ActivityLog;
+use Jorvent\Platform\Database\Db;
+use Jorvent\Platform\Files\FileStore;
+use Jorvent\Platform\Web\Gate;
+use Jorvent\Platform\Web\Page;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\Routing\Attribute\Route;
+
+/** One person: contacts, every application with its own stage, the resume, messages, and all that happened. */
+#[Gate(Permission::ReadPerson, Gate::CANDIDATE)]
+final class PersonPage extends Page
+{
+    #[Route('/people/{candidate}', name: 'person', requirements: ['candidate' => '\d+'], methods: ['GET'])]
+    public function show(int $candidate, Db $db, ActivityLog $log): Response
+    {
+        return $this->render('people/person.html.twig', [
+            'person' => $db->row('SELECT * FROM candidate WHERE id = :id', ['id' => $candidate]) ?? throw $this->createNotFoundException(),
+            'applications' => $db->rows('SELECT p.id, p.stage, p.state, p.origin, p.score, p.fit, p.fit_parts, p.knock_out, p.applied_at, p.entered_at, r.number, r.title, s.city FROM application p JOIN requisition r ON r.id = p.requisition_id JOIN site s ON s.id = r.site_id WHERE p.candidate_id = :id ORDER BY p.id DESC', ['id' => $candidate]),
+            'resumes' => $db->rows('SELECT id, file_name, media_type, size, text, created_at, file_sha256 FROM resume WHERE candidate_id = :id ORDER BY created_at DESC, id DESC', ['id' => $candidate]),
+            'mails' => $db->rows("SELECT o.id, o.created_at, o.state, o.last_error, o.available_at, p.content ->> 'subject' AS subject, p.content ->> 'text' AS text, r.title FROM outbox o LEFT JOIN personal_value p ON p.id = o.personal_id LEFT JOIN requisition r ON r.id = o.requisition_id WHERE o.candidate_id = :id AND o.kind = 'mail' ORDER BY o.id DESC LIMIT 20", ['id' => $candidate]),
+            'rows' => $log->ofCandidate($candidate),
+        ]);
+    }
+
+    /** The original as it came: offered to be saved, never with a type that a browser would run. */
+    #[Route('/people/{candidate}/resume/{resume}', name: 'original', requirements: ['candidate' => '\d+', 'resume' => '\d+'], methods: ['GET'])]
+    public function original(int $candidate, int $resume, Db $db, FileStore $files): Response
+    {
+        $row = $db->row('SELECT file_name, file_sha256, text FROM resume WHERE id = :r AND candidate_id = :c', ['r' => $resume, 'c' => $candidate]) ?? throw $this->createNotFoundException();
+        $hash = $row->strOrNull('file_sha256');
+        $response = new Response(null === $hash ? $row->str('text') : $files->get($hash), headers: ['Content-Type' => 'application/octet-stream']);
+        $response->headers->set('Content-Disposition', $response->headers->makeDisposition('attachment', $row->str('file_name'), (string) preg_replace('/[^\x20-\x7E]|[%\/\\\\]/', '_', $row->str('file_name'))));
+
+        return $response;
+    }
+}

@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jorvent\Platform\Outbox\Web;
+
+use Jorvent\Accounts\Access\Access;
+use Jorvent\Accounts\Access\Permission;
+use Jorvent\Accounts\Access\SubjectFinder;
+use Jorvent\Platform\Database\Db;
+use Jorvent\Platform\Outbox\Outbox;
+use Jorvent\Platform\Web\Gate;
+use Jorvent\Platform\Web\Page;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\Routing\Attribute\Route;
+
+/** Sends a failed delivery on its way again. */
+final class TryAgain extends Page
+{
+    #[Gate(Permission::BeSignedIn)]
+    #[Route('/outbox/{id}/again', name: 'try_again', requirements: ['id' => '\d+'], methods: ['POST'])]
+    public function __invoke(int $id, Request $request, Db $db, Outbox $outbox, SubjectFinder $subjects, Access $access): Response
+    {
+        $row = $db->row('SELECT r.number FROM outbox o JOIN requisition r ON r.id = o.requisition_id WHERE o.id = :id', ['id' => $id]) ?? throw $this->createNotFoundException();
+        if (!$access->allows($this->me(), Permission::MovePipeline, $subjects->find(Gate::REQUISITION, $row->int('number'), $this->me()->id))) {
+            throw $this->createAccessDeniedException();
+        }
+        $this->say($outbox->tryAgain($id) ? 'trying_again' : 'nothing_to_try');
+        $back = parse_url($request->headers->get('referer') ?? '', \PHP_URL_PATH);
+
+        return $this->redirect(\is_string($back) && str_starts_with($back, '/') && !str_starts_with($back, '//') ? $back : '/today', Response::HTTP_SEE_OTHER);
+    }
+}

@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jorvent\Requisitions\Web;
+
+use Jorvent\Accounts\Access\Permission;
+use Jorvent\Activity\ActivityLog;
+use Jorvent\Platform\Web\Gate;
+use Jorvent\Platform\Web\Page;
+use Jorvent\Requisitions\RequisitionViews;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\Routing\Attribute\Route;
+
+/** Everything that happened to a requisition. */
+final class HistoryPage extends Page
+{
+    private const ROWS = 60;
+
+    #[Gate(Permission::ReadRequisition, Gate::REQUISITION)]
+    #[Route('/r/{number}/history', name: 'history', requirements: ['number' => '\d{1,9}'], methods: ['GET'])]
+    public function show(int $number, Request $request, RequisitionViews $views, ActivityLog $log): Response
+    {
+        $view = $views->byNumber($number);
+        $before = $request->query->getInt('before');
+        $rows = $log->ofRequisition($view->id(), $before > 0 ? $before : null, self::ROWS + 1);
+
+        return $this->render('requisitions/history.html.twig', ['view' => $view, 'rows' => \array_slice($rows, 0, self::ROWS), 'more' => \count($rows) > self::ROWS]);
+    }
+}

@@ -1,0 +1,122 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jorvent\Today;
+
+use Jorvent\Accounts\Entity\Account;
+use Jorvent\Core\Workflow\Task;
+use Jorvent\Platform\Database\Db;
+use Jorvent\Platform\Database\Record;
+use Psr\Clock\ClockInterface;
+
+/** What waits for one person, read from where it arises: nothing is filed that could be forgotten. */
+final readonly class Tasks
+{
+    private const ANSWER_DAYS = 2;
+
+    public function __construct(private Db $db, private ClockInterface $clock)
+    {
+    }
+
+    /** @return list<Task> most urgent first */
+    public function of(Account $me): array
+    {
+        return Task::inOrder([...$this->approvals($me), ...$this->knockOuts($me), ...$this->newApplicants($me), ...$this->scorecards($me), ...$this->interviews($me), ...$this->offers($me), ...$this->briefs($me), ...$this->failures($me), ...$this->decisions($me)]);
+    }
+
+    /** @return list<Task> */
+    private function approvals(Account $me): array
+    {
+        return $this->tasks(
+            "SELECT CASE WHEN v.offer_id IS NULL THEN 'approve_brief' ELSE 'approve_offer' END AS kind, coalesce(v.offer_id, v.requisition_id) AS subject, v.asked_at AS since, r.number, r.title, s.city, q.name AS by, v.reason, v.reason_data, r.positions AS blocks
+             FROM approval v JOIN requisition r ON r.id = v.requisition_id JOIN site s ON s.id = r.site_id JOIN account q ON q.id = r.requester_id
+             WHERE v.approver_id = :me AND v.state = 'waiting' AND NOT EXISTS (SELECT 1 FROM approval b WHERE b.requisition_id = v.requisition_id AND b.offer_id IS NOT DISTINCT FROM v.offer_id AND b.state = 'waiting' AND b.rank < v.rank)",
+            $me, self::ANSWER_DAYS,
+        );
+    }
+
+    /** @return list<Task> */
+    private function knockOuts(Account $me): array
+    {
+        return $this->tasks(
+            "SELECT 'knock_out' AS kind, p.id AS subject, p.applied_at AS since, p.knock_out_due AS due, r.number, r.title, s.city, c.name AS person
+             FROM application p JOIN requisition r ON r.id = p.requisition_id JOIN site s ON s.id = r.site_id JOIN candidate c ON c.id = p.candidate_id WHERE p.knock_out = 'failed' AND p.state = 'active' AND r.recruiter_id = :me AND r.state = 'approved'", $me, 1);
+    }
+
+    /** @return list<Task> */
+    private function newApplicants(Account $me): array
+    {
+        return $this->tasks(
+            "SELECT 'read_new' AS kind, r.id AS subject, min(p.entered_at) AS since, r.number, r.title, s.city, count(*) AS count FROM application p JOIN requisition r ON r.id = p.requisition_id JOIN site s ON s.id = r.site_id
+             WHERE p.stage = 'new' AND p.state = 'active' AND p.knock_out <> 'failed' AND r.recruiter_id = :me AND r.state = 'approved' GROUP BY r.id, s.city", $me, self::ANSWER_DAYS);
+    }
+
+    /** @return list<Task> */
+    private function scorecards(Account $me): array
+    {
+        return $this->tasks(
+            "SELECT 'scorecard' AS kind, i.id AS subject, upper(i.during) AS since, r.number, r.title, s.city, c.name AS person FROM interview i JOIN interview_seat t ON t.interview_id = i.id JOIN application p ON p.id = i.application_id
+             JOIN requisition r ON r.id = p.requisition_id JOIN site s ON s.id = r.site_id JOIN candidate c ON c.id = i.candidate_id
+             WHERE t.account_id = :me AND i.state = 'booked' AND upper(i.during) < :now AND p.state = 'active' AND NOT EXISTS (SELECT 1 FROM scorecard k WHERE k.interview_id = i.id AND k.account_id = :me AND k.submitted_at IS NOT NULL)", $me, 1);
+    }
+
+    /** @return list<Task> */
+    private function interviews(Account $me): array
+    {
+        return $this->tasks(
+            "SELECT 'interview' AS kind, i.id AS subject, i.created_at AS since, lower(i.during) AS due, r.number, r.title, s.city, c.name AS person FROM interview i JOIN interview_seat t ON t.interview_id = i.id JOIN application p ON p.id = i.application_id
+             JOIN requisition r ON r.id = p.requisition_id JOIN site s ON s.id = r.site_id JOIN candidate c ON c.id = i.candidate_id WHERE t.account_id = :me AND i.state = 'booked' AND lower(i.during) BETWEEN :now AND CAST(:now AS timestamptz) + interval '3 days'", $me, 1);
+    }
+
+    /** @return list<Task> */
+    private function offers(Account $me): array
+    {
+        return $this->tasks(
+            "SELECT 'offer_'||o.state AS kind, o.id AS subject, coalesce(o.sent_at, o.created_at) AS since, CASE WHEN o.state = 'sent' THEN o.answer_by + interval '23 hours' END AS due, r.number, r.title, s.city, c.name AS person, p.id AS application
+             FROM offer o JOIN application p ON p.id = o.application_id JOIN requisition r ON r.id = p.requisition_id JOIN site s ON s.id = r.site_id JOIN candidate c ON c.id = p.candidate_id
+             WHERE r.recruiter_id = :me AND o.state IN ('draft', 'agreed', 'sent') AND p.state = 'active'", $me, self::ANSWER_DAYS);
+    }
+
+    /** @return list<Task> */
+    private function briefs(Account $me): array
+    {
+        return $this->tasks(
+            "SELECT CASE WHEN r.state = 'sent_back' THEN 'amend_brief' WHEN r.state = 'draft' THEN 'finish_brief' WHEN x.hired >= r.positions THEN 'fill' ELSE 'advertise' END AS kind, r.id AS subject,
+                CASE WHEN r.state = 'approved' THEN r.approved_at ELSE r.saved_at END AS since, r.number, r.title, s.city, (SELECT note FROM approval v WHERE v.requisition_id = r.id AND v.state = 'sent_back' ORDER BY v.id DESC LIMIT 1) AS note, r.positions AS blocks
+             FROM requisition r JOIN site s ON s.id = r.site_id CROSS JOIN LATERAL (SELECT count(*) AS hired FROM hire h JOIN application p ON p.id = h.application_id WHERE p.requisition_id = r.id) x
+             WHERE ((r.state IN ('draft', 'sent_back') AND :me IN (r.requester_id)) OR (r.state = 'approved' AND r.recruiter_id = :me AND (x.hired >= r.positions OR NOT EXISTS (SELECT 1 FROM posting b WHERE b.requisition_id = r.id))))", $me, 3);
+    }
+
+    /** @return list<Task> */
+    private function failures(Account $me): array
+    {
+        return $this->tasks(
+            "SELECT 'failed_delivery' AS kind, o.id AS subject, o.created_at AS since, o.created_at AS due, r.number, r.title, s.city, o.kind AS what, o.last_error AS error FROM outbox o JOIN requisition r ON r.id = o.requisition_id JOIN site s ON s.id = r.site_id
+             WHERE o.state = 'failed' AND r.recruiter_id = :me", $me, 0);
+    }
+
+    /** @return list<Task> */
+    private function decisions(Account $me): array
+    {
+        return $this->tasks(
+            "SELECT 'decide' AS kind, r.id AS subject, min(p.entered_at) AS since, r.number, r.title, s.city, count(*) AS count FROM application p JOIN requisition r ON r.id = p.requisition_id JOIN site s ON s.id = r.site_id
+             WHERE p.stage = 'decision' AND p.state = 'active' AND p.knock_out <> 'failed' AND r.state = 'approved' AND r.manager_id = :me GROUP BY r.id, s.city", $me, self::ANSWER_DAYS);
+    }
+
+    /** @return list<Task> */
+    private function tasks(string $sql, Account $me, int $days): array
+    {
+        $parameters = ['me' => $me->id] + (str_contains($sql, ':now') ? ['now' => $this->clock->now()] : []);
+
+        return array_map(static function (Record $row) use ($days): Task {
+            $since = $row->instant('since');
+            $data = [];
+            foreach ($row->columns() as $name => $value) {
+                $data[$name] = \is_scalar($value) || null === $value ? $value : null;
+            }
+
+            return new Task($row->str('kind'), $row->int('subject'), $since, (isset($row['due']) ? $row->instantOrNull('due') : null) ?? $since->modify('+'.$days.' days'), isset($row['blocks']) ? $row->int('blocks') - 1 : 0, $data);
+        }, $this->db->rows($sql, $parameters));
+    }
+}
