@@ -13,7 +13,11 @@ final class Catalogue
     /** What the same work is paid at a place, compared with Norway. */
     private const LEVEL = ['NOK' => 1.0, 'EUR' => 0.72, 'GBP' => 0.84, 'PLN' => 0.5, 'CAD' => 0.82];
 
-    /** family, title, level, trade, NOK from, NOK to, years from, musts, wishes, competencies, board category, the certificate asked for */
+    /**
+     * @var list<array{int, string, string, string, int, int, int, list<string>, list<string>, list<string>, string, string}>
+     *
+     * family, title, level, trade, NOK from, NOK to, years from, musts, wishes, competencies, board category, the certificate asked for
+     */
     private const PROFILES = [
         [1, 'Marine Electrician', 'II', 'electrician', 620, 760, 3, ['PLC', 'switchboards', 'fault finding'], ['SCADA', 'high voltage', 'shore power'], ['Fault finding', 'PLC and drives', 'Safety and class rules', 'Working with a crew'], 'Engine', 'a ship electrician’s trade certificate'],
         [1, 'Electro-Technical Officer', 'III', 'electrician', 720, 880, 6, ['PLC', 'high voltage', 'alarm systems'], ['battery hybrid', 'SCADA'], ['Fault finding', 'High-voltage safety', 'Leading a watch'], 'Engine', 'an electro-technical officer certificate'],
@@ -44,21 +48,37 @@ final class Catalogue
         [6, 'People Partner', 'III', 'people', 640, 770, 4, ['labour law', 'interviews'], ['onboarding', 'collective agreements'], ['Listening', 'Judgement', 'Telling it plainly'], 'Ashore', 'a degree or the same in practice'],
     ];
 
-    /** @return list<array{id: int, family: int, title: string, level: string, trade: string, category: string, summary: string, description: string, musts: list<string>, wishes: list<string>, competencies: list<array<string, mixed>>, questions: list<array<string, mixed>>, bands: array<string, array{int, int}>, years: int}> */
+    /** @return list<array{id: int, family: int, title: string, level: string, trade: string, category: string, summary: string, description: string, musts: list<string>, wishes: list<string>, competencies: list<array<string, string>>, questions: list<array<string, mixed>>, bands: array<string, array{int, int}>, years: int}> */
     public static function profiles(): array
     {
         $profiles = [];
-        foreach (self::PROFILES as $i => [$family, $title, $level, $trade, $from, $to, $years, $musts, $wishes, $competencies, $category, $paper]) {
+        foreach (self::PROFILES as $i => $profile) {
+            [$family, $title, $level, $trade, $from, $to, $years, $musts, $wishes, $competencies, $category, $paper] = $profile;
             $profiles[] = [
                 'id' => $i + 1, 'family' => $family, 'title' => $title, 'level' => $level, 'trade' => $trade, 'category' => $category, 'years' => $years, 'musts' => $musts, 'wishes' => $wishes,
                 'summary' => $title.' at Skerry Line: '.lcfirst(Trades::ALL[$trade]['lines'][0]),
                 'description' => self::description($title, $trade, $musts, $wishes, $years, $paper),
-                'competencies' => array_map(static fn (string $c): array => ['name' => $c, 'low' => 'needs to be shown each time', 'middle' => 'does it alone, on an ordinary day', 'high' => 'does it on a bad day, and teaches it'], $competencies),
+                'competencies' => self::competencies($competencies),
                 'questions' => self::questions($paper, $musts[0], $years), 'bands' => self::bands($from, $to),
             ];
         }
 
         return $profiles;
+    }
+
+    /**
+     * @param list<string> $names
+     *
+     * @return list<array<string, string>> each with its behavioural anchors
+     */
+    private static function competencies(array $names): array
+    {
+        $competencies = [];
+        foreach ($names as $name) {
+            $competencies[] = ['name' => $name, 'low' => 'needs to be shown each time', 'middle' => 'does it alone, on an ordinary day', 'high' => 'does it on a bad day, and teaches it'];
+        }
+
+        return $competencies;
     }
 
     /** @return array<string, array{int, int}> whole units by currency */
@@ -81,7 +101,7 @@ final class Catalogue
     {
         $lines = Trades::ALL[$trade]['lines'];
 
-        return "What you will do\nAs ".strtolower($title)." you are part of a crew that keeps people and goods moving between the islands, summer and winter. Work like this waits for you: ".lcfirst($lines[0]).' '.($lines[1] ?? '').' '.($lines[2] ?? '')
+        return "What you will do\nAs ".strtolower($title).' you are part of a crew that keeps people and goods moving between the islands, summer and winter. Work like this waits for you: '.lcfirst(implode(' ', \array_slice($lines, 0, 3)))
             ."\n\nYour first half year\nYou learn the boats and the yard beside someone who knows them. After three months you have your own part of the plan, and after six you teach it to the next one.\n\nWhat you bring\nYou have ".('' === $paper ? 'the papers the work needs' : $paper).(0 === $years ? '' : " and about $years years of work behind you").'. We need: '.implode(', ', $musts).'. We would be glad of: '.implode(', ', $wishes).". If you have most of this and want to learn the rest, write to us.\n\nWhat you get\nA yearly pay that is stated here, a pension, travel home at our cost when you live elsewhere, and a plan for your time off that holds.";
     }
 

@@ -55,7 +55,7 @@ final class People
     /**
      * @param array{titles: list<string>, skills: list<string>, lines: list<string>, papers: list<string>} $of
      *
-     * @return array{non-empty-list<array{title: string, employer: string, from: string, to: string, lines: list<string>}>, string}
+     * @return array{list<array{title: string, employer: string, from: string, to: string, lines: list<string>}>, string}
      */
     private function jobs(array $of, int $months): array
     {

@@ -91,7 +91,7 @@ final class World
         }
         $paths = [];
         foreach (Organisation::UNITS as [$id, $parent, $code, $name, $kind, $headcount, $plan]) {
-            $paths[$id] = (null === $parent ? '' : $paths[$parent]).$id.'.';
+            $paths[$id] = (null === $parent ? '' : $paths[$parent] ?? '').$id.'.';
             $this->db->insert('org_unit', ['id' => $id, 'parent_id' => $parent, 'path' => $paths[$id], 'code' => $code, 'name' => $name, 'kind' => $kind, 'headcount' => $headcount, 'headcount_plan' => $plan]);
         }
         foreach (Organisation::PEOPLE as [$name, $email, $title, $site, $unit, $roles, $rank, $posts]) {
@@ -199,7 +199,7 @@ final class World
                 'external_url' => null, 'asked_at' => $this->ago($openedAgo - 1), 'live_at' => $this->ago($openedAgo - 1), 'ended_at' => $ended ? $this->ago(5) : null,
             ]);
             for ($day = $openedAgo - 1; $day >= 0 && !($ended && $day < 5); --$day) {
-                $visits = max(1, (int) round(($board === 'careers' ? 9 : 14) * exp(-($openedAgo - $day) / 20)) + $this->random->getInt(-2, 4));
+                $visits = max(1, (int) round(('careers' === $board ? 9 : 14) * exp(-($openedAgo - $day) / 20)) + $this->random->getInt(-2, 4));
                 $this->db->execute('INSERT INTO posting_day (posting_id, day, visits, started) VALUES (:p, :d, :v, :s)', ['p' => $posting, 'd' => $this->ago($day)->format('Y-m-d'), 'v' => $visits, 's' => $this->random->getInt(0, max(1, intdiv($visits, 4)))]);
             }
         }
@@ -208,7 +208,7 @@ final class World
     }
 
     /**
-     * @param array{trade: string, competencies: list<array<string, mixed>>, questions: list<array<string, mixed>>, years: int, ...} $profile
+     * @param array{trade: string, competencies: list<array<string, string>>, questions: list<array<string, mixed>>, years: int, ...} $profile
      * @param list<int>                                                                                                              $postings
      * @param array{int, int}                                                                                                       $band
      */
@@ -237,7 +237,7 @@ final class World
         if (!$sourced) {
             $this->mailed($id, $c['id'], $requisition, $applied, $title);
         }
-        if (!$stage->isBefore(Stage::Interview) && ('active' === $state || 'hired' === $state || 0 === $i % 3)) {
+        if (!$stage->isBefore(Stage::Interview) && (Stage::Interview !== $stage || 0 !== $i % 4) && ('active' === $state || 'hired' === $state || 0 === $i % 3)) {
             $this->interview($id, $c['id'], $requisition, $stage, $i, $manager, $recruiter, $profile['competencies'], $entered);
         }
         if (Stage::Offer === $stage || Stage::Hired === $stage) {
@@ -252,7 +252,7 @@ final class World
             return 1 === $i ? [Stage::Hired, 'hired', null] : [[Stage::Screening, Stage::FirstCall, Stage::Interview][$i % 3], 'closed', 'position_filled'];
         }
         if ($failed) {
-            return 0 === $i % 2 ? [Stage::New, 'closed', 'knock_out'] : [Stage::New, 'active', null];
+            return $appliedAgo > 3 ? [Stage::New, 'closed', 'knock_out'] : [Stage::New, 'active', null];
         }
         if (1 === $i && \in_array($title, ['Marine Electrician', 'Ticketing Data Analyst'], true)) {
             return [Stage::Offer, 'active', null];
@@ -274,11 +274,15 @@ final class World
             $stages[] = $next;
         }
         $span = max(60, $this->now->getTimestamp() - $applied->getTimestamp());
+        // the last stage was entered not long ago: up to a little over its agreed days
+        $last = end($stages);
+        $recent = min($span, (int) (86400 * $last->agreedDays() * $this->random->getInt(5, 125) / 100));
+        $span -= $over ? intdiv($span, \count($stages)) : $recent;
         $visits = [];
         $at = $applied;
+        $whole = max(1, \count($stages) - 1);
         foreach ($stages as $k => $stage) {
-            $share = 1 + $this->random->getInt(0, 2);
-            $until = $k === \count($stages) - 1 ? ($over ? $this->now->modify('-5 days') : null) : $at->modify('+'.intdiv($span * $share, 3 * \count($stages) + 2).' seconds');
+            $until = $k === \count($stages) - 1 ? ($over ? $this->now->modify('-5 days') : null) : $applied->setTimestamp($applied->getTimestamp() + intdiv($span * ($k + 1), $whole));
             $visits[] = [$stage, $at, null === $until ? null : max($until, $at)];
             $entered = $at;
             $at = $until ?? $at;
@@ -287,7 +291,7 @@ final class World
         return [$visits, $entered ?? $applied];
     }
 
-    /** @param list<array<string, mixed>> $competencies */
+    /** @param list<array<string, string>> $competencies */
     private function interview(int $application, int $candidate, int $requisition, Stage $stage, int $i, string $manager, string $recruiter, array $competencies, \DateTimeImmutable $entered): void
     {
         $slot = $this->interviewCount++;
@@ -310,7 +314,7 @@ final class World
         $this->told($ahead ? 0 : 3, $recruiter, $offered ? 'interview.arranged' : 'interview.booked', 'interview', $id, $requisition, $candidate);
     }
 
-    /** @param list<array<string, mixed>> $competencies */
+    /** @param list<array<string, string>> $competencies */
     private function scorecard(int $interview, int $account, array $competencies, \DateTimeImmutable $start): void
     {
         $seen = ['Explained it step by step, with an example from the last winter.', 'Asked first, then drew it.', 'Knew the rule, was unsure about the reason.', 'Told of a mistake and what changed after it.', 'Handed the work on with a clear list.', 'Cut the other short twice.'];
@@ -377,6 +381,7 @@ final class World
         $this->flush();
     }
 
+    /** @param array<string, mixed>|null $change */
     private function told(int $daysAgo, ?string $who, string $act, string $kind, int $subject, int $requisition, ?int $candidate = null, ?array $change = null): void
     {
         $this->bulk('activity')->add(['at' => $this->ago($daysAgo), 'actor_kind' => null === $who ? 'candidate' : 'staff', 'actor_id' => null === $who ? null : $this->accounts[$who], 'act' => $act, 'subject_kind' => $kind, 'subject_id' => $subject, 'requisition_id' => $requisition, 'candidate_id' => $candidate, 'change' => $change ?? new \stdClass()]);

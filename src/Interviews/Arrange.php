@@ -6,7 +6,6 @@ namespace Jorvent\Interviews;
 
 use Jorvent\Accounts\GuestLinks;
 use Jorvent\Activity\ActivityLog;
-use Jorvent\Core\Calendar\Interval;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Messages\Mailing;
 use Jorvent\Pipeline\Applications;

@@ -8,23 +8,20 @@ use Jorvent\Core\Query\All;
 use Jorvent\Core\Query\Any;
 use Jorvent\Core\Query\Node;
 use Jorvent\Core\Query\Row;
+use Jorvent\Core\Query\Token;
 use Jorvent\Core\Query\Tokeniser;
 
-/** A text as safe HTML with the words that a query looks for marked. */
+/** A text as safe HTML with what a query looks for marked; a phrase only where it stands as a phrase, and nothing that stands under NOT. */
 final class Highlighter
 {
     public function mark(string $text, ?Node $node): string
     {
-        [$terms, $prefixes] = $this->terms($node);
         $html = '';
         $at = 0;
-        if ([] !== $terms || [] !== $prefixes) {
-            foreach ((new Tokeniser())->tokens($text) as $token) {
-                if ($token->start < $at || !$this->hit($token->term, $terms, $prefixes)) {
-                    continue;
-                }
-                $html .= htmlspecialchars(substr($text, $at, $token->start - $at)).'<mark>'.htmlspecialchars(substr($text, $token->start, $token->length)).'</mark>';
-                $at = $token->start + $token->length;
+        foreach ($this->spans((new Tokeniser())->tokens($text), $this->rows($node)) as $start => $length) {
+            if ($start >= $at) {
+                $html .= htmlspecialchars(substr($text, $at, $start - $at)).'<mark>'.htmlspecialchars(substr($text, $start, $length)).'</mark>';
+                $at = $start + $length;
             }
         }
 
@@ -32,36 +29,61 @@ final class Highlighter
     }
 
     /**
-     * @param array<string, true> $terms
-     * @param list<string>        $prefixes
+     * @param list<Token> $tokens
+     * @param list<Row>   $rows
+     *
+     * @return array<int, int> length by start, in order
      */
-    private function hit(string $term, array $terms, array $prefixes): bool
+    private function spans(array $tokens, array $rows): array
     {
-        foreach ($prefixes as $prefix) {
-            if (str_starts_with($term, $prefix)) {
-                return true;
+        $byPosition = [];
+        foreach ($tokens as $token) {
+            $byPosition[$token->position][] = $token;
+        }
+        $spans = [];
+        foreach ($rows as $row) {
+            foreach (array_keys($byPosition) as $position) {
+                foreach ($this->match($row, $position, $byPosition) as $token) {
+                    $spans[$token->start] = max($spans[$token->start] ?? 0, $token->length);
+                }
             }
         }
+        ksort($spans);
 
-        return isset($terms[$term]);
+        return $spans;
     }
 
-    /** @return array{array<string, true>, list<string>} whole terms and beginnings; what stands under NOT is not looked for */
-    private function terms(?Node $node): array
+    /**
+     * @param array<int, list<Token>> $byPosition
+     *
+     * @return list<Token> the tokens of the row when it stands here, else none
+     */
+    private function match(Row $row, int $position, array $byPosition): array
+    {
+        $found = [];
+        $last = \count($row->terms) - 1;
+        foreach ($row->terms as $i => $term) {
+            $here = array_values(array_filter($byPosition[$position + $i] ?? [], static fn (Token $t): bool => $row->prefix && $i === $last ? str_starts_with($t->term, $term) : $t->term === $term));
+            if ([] === $here) {
+                return [];
+            }
+            $found[] = $here[0];
+        }
+
+        return $found;
+    }
+
+    /** @return list<Row> */
+    private function rows(?Node $node): array
     {
         if ($node instanceof Row) {
-            $terms = $node->terms;
-            $prefixes = $node->prefix ? [array_pop($terms)] : [];
-
-            return [array_fill_keys($terms, true), $prefixes];
+            return [$node];
         }
-        $terms = $prefixes = [];
+        $rows = [];
         foreach ($node instanceof All || $node instanceof Any ? $node->nodes : [] as $part) {
-            [$more, $starts] = $this->terms($part);
-            $terms += $more;
-            $prefixes = [...$prefixes, ...$starts];
+            array_push($rows, ...$this->rows($part));
         }
 
-        return [$terms, $prefixes];
+        return $rows;
     }
 }

@@ -22,6 +22,7 @@ if (!function_exists('get_exception_handler')) {
     }
 }
 if (!function_exists('array_first')) {
+    /** @param array<array-key, mixed> $array */
     function array_first(array $array): mixed
     {
         foreach ($array as $value) {
@@ -32,6 +33,7 @@ if (!function_exists('array_first')) {
     }
 }
 if (!function_exists('array_last')) {
+    /** @param array<array-key, mixed> $array */
     function array_last(array $array): mixed
     {
         return [] === $array ? null : $array[array_key_last($array)];

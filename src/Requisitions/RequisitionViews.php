@@ -127,7 +127,7 @@ final readonly class RequisitionViews
         ];
     }
 
-    /** The stages a pipeline shows. @return list<Stage> */
+    /** @return list<Stage> the stages a pipeline shows */
     public static function stages(): array
     {
         return array_values(array_filter(Stage::cases(), static fn (Stage $s): bool => Stage::Hired !== $s));

@@ -47,7 +47,7 @@ final class MyPage extends Page
     public function night(Request $request): Response
     {
         $me = $this->me();
-        $this->db->transaction(fn () => $me->prefer(!$me->nightWatch, $me->singleKeys, $me->timeZone(), $me->workFrom, $me->workTo));
+        $this->db->transaction(static fn () => $me->prefer(!$me->nightWatch, $me->singleKeys, $me->timeZone(), $me->workFrom, $me->workTo));
         $back = parse_url($request->headers->get('referer') ?? '', \PHP_URL_PATH);
 
         return $this->redirect(\is_string($back) && str_starts_with($back, '/') && !str_starts_with($back, '//') ? $back : '/today', Response::HTTP_SEE_OTHER);

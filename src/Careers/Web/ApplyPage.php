@@ -59,7 +59,7 @@ final class ApplyPage extends PublicPage
         if (null !== $posting) {
             $this->openings->count($posting, 'started');
         }
-        $key = $this->drafts->start($opening->int('id'), $posting, array_filter(['name' => $contacts?->name, 'email' => $contacts?->email, 'phone' => $contacts?->phone]), $file);
+        $key = $this->drafts->start($opening->int('id'), $posting, array_filter(['name' => $contacts?->name, 'email' => $contacts?->email, 'phone' => $contacts?->phone], is_string(...)), $file);
 
         return $this->redirectToRoute('apply_fields', ['key' => $key], Response::HTTP_SEE_OTHER);
     }

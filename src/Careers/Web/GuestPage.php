@@ -111,7 +111,7 @@ final class GuestPage extends PublicPage
         $errors = Errors::none();
         if ($request->isMethod('POST')) {
             try {
-                $this->db->transaction(function () use ($applications, $visits, $log, $row): void {
+                $this->db->transaction(static function () use ($applications, $visits, $log, $row): void {
                     $application = $applications->lock($row->int('id'));
                     $application->withdraw();
                     $visits->leave($application->id);

@@ -25,7 +25,7 @@ final readonly class Intervals
             }
         }
 
-        return new self(array_values($merged));
+        return new self($merged);
     }
 
     public function without(self $busy): self

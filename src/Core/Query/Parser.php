@@ -159,7 +159,7 @@ final class Parser
         $nodes = [];
         foreach ($words as $i => [$word]) {
             $rows = array_map(
-                fn (array $terms): Row => new Row($terms, $lexeme->prefix && $i === \count($words) - 1, $word),
+                static fn (array $terms): Row => new Row($terms, $lexeme->prefix && $i === \count($words) - 1, $word),
                 $this->tokeniser->alternatives($word),
             );
             $nodes[] = 1 === \count($rows) ? $rows[0] : new Any($rows, $word);

@@ -7,7 +7,7 @@ namespace Jorvent\Core\Query;
 /** Writes a tree back as a query line; parsing it again gives the same tree. */
 final class Printer
 {
-    public function print(Node $node): string
+    public function write(Node $node): string
     {
         return match (true) {
             $node instanceof Row => $this->row($node),
@@ -20,7 +20,7 @@ final class Printer
 
     private function bracketed(Node $node): string
     {
-        $text = $this->print($node);
+        $text = $this->write($node);
 
         return $node instanceof All || ($node instanceof Any && '' === $node->written) ? '('.$text.')' : $text;
     }

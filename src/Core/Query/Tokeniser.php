@@ -83,7 +83,7 @@ final class Tokeniser
         $word = strtr(mb_strtolower($word), self::FOLD);
         if (1 === preg_match('/[^\x00-\x7F]/', $word)) {
             $decomposed = \Normalizer::normalize($word, \Normalizer::FORM_KD);
-            $word = (string) preg_replace('/\p{M}+/u', '', false === $decomposed ? $word : $decomposed);
+            $word = (string) preg_replace('/\p{M}+/u', '', \is_string($decomposed) ? $decomposed : $word);
         }
 
         return $word;

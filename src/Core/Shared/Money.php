@@ -67,10 +67,10 @@ final readonly class Money
         if ($denominator <= 0) {
             throw new \LogicException('A denominator is positive.');
         }
-        $product = $this->minor * $numerator;
-        if (!\is_int($product)) {
+        if (0 !== $numerator && abs($this->minor) > intdiv(\PHP_INT_MAX, 2 * abs($numerator))) {
             throw new \LogicException('The product is beyond 64 bits.');
         }
+        $product = $this->minor * $numerator;
         $sign = $product < 0 ? -1 : 1;
 
         return new self($sign * intdiv(2 * abs($product) + $denominator, 2 * $denominator), $this->currency);

@@ -28,9 +28,7 @@ enum Stage: string
 
     public function next(): ?self
     {
-        $at = array_search($this, self::cases(), true);
-
-        return self::cases()[$at + 1] ?? null;
+        return self::cases()[(int) array_search($this, self::cases(), true) + 1] ?? null;
     }
 
     public function isBefore(self $other): bool

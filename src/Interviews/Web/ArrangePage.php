@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Jorvent\Interviews\Web;
 
 use Jorvent\Accounts\Access\Permission;
-use Jorvent\Core\Calendar\Attendee;
 use Jorvent\Core\Calendar\Interval;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Interviews\Arrange;

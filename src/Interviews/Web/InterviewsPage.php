@@ -41,7 +41,7 @@ final class InterviewsPage extends Page
         foreach ($rows as $row) {
             $people[$row->int('application_id')] ??= ['name' => $row->str('candidate'), 'application' => $row->int('application_id'), 'stage' => $row->str('stage'), 'state' => $row->str('application_state')];
         }
-        $open = $request->query->getInt('application') ?: (int) array_key_first($people);
+        $open = $request->query->getInt('application') ?: $this->furthest($rows);
 
         return $this->render('interviews/interviews.html.twig', [
             'view' => $view, 'rows' => $rows, 'people' => $people, 'open' => $open, 'now' => $this->clock->now(), 'me' => $me,
@@ -55,6 +55,23 @@ final class InterviewsPage extends Page
     public function cancel(int $number, int $interview, Cancel $cancel): Response
     {
         return $this->act(static fn () => $cancel($interview), 'interview_cancelled', 'interviews', ['number' => $number]);
+    }
+
+    /**
+     * Whom to open first: someone whose cards are all in, else the next to come.
+     *
+     * @param list<Record> $rows
+     */
+    private function furthest(array $rows): int
+    {
+        foreach ($rows as $row) {
+            $owed = array_filter($row->objects('seats'), static fn (array $seat): bool => true !== ($seat['filed'] ?? false));
+            if ([] === $owed && 'active' === $row->str('application_state')) {
+                return $row->int('application_id');
+            }
+        }
+
+        return ($rows[0] ?? null)?->int('application_id') ?? 0;
     }
 
     /** @return list<Record> */

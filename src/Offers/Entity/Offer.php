@@ -162,8 +162,8 @@ class Offer
 
     private function take(OfferTerms $terms): void
     {
-        $this->base = $terms->base?->minor ?? 0;
-        $this->currency = $terms->base?->currency ?? throw new \LogicException('Terms are checked before they are taken.');
+        $this->base = ($terms->base ?? throw new \LogicException('Terms are checked before they are taken.'))->minor;
+        $this->currency = $terms->base->currency;
         $this->firstDay = $terms->firstDay ?? throw new \LogicException('Terms are checked before they are taken.');
         $this->answerBy = $terms->answerBy ?? throw new \LogicException('Terms are checked before they are taken.');
     }

@@ -30,7 +30,7 @@ final readonly class FreeBusyCalendars implements Calendars
         foreach (explode(',', implode(',', array_map(trim(...), $matches[1]))) as $period) {
             if (1 === preg_match('/^(\d{8}T\d{6}Z)\/(?:(\d{8}T\d{6}Z)|(P[\dDTHMSW]+))$/', $period, $m)) {
                 $start = self::instant($m[1]);
-                $end = '' !== $m[2] ? self::instant($m[2]) : $start->add(new \DateInterval($m[3] ?? 'PT0S'));
+                $end = '' !== ($m[2] ?? '') ? self::instant($m[2]) : $start->add(new \DateInterval($m[3] ?? 'PT0S'));
                 if ($start < $end) {
                     $busy[] = new Interval($start, $end);
                 }

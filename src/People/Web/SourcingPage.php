@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Jorvent\People\Web;
 
+use Doctrine\ORM\EntityManagerInterface;
 use Jorvent\Accounts\Access\Permission;
 use Jorvent\Accounts\Access\Subject;
 use Jorvent\Core\Query\Document;
@@ -27,7 +28,6 @@ use Jorvent\Platform\Web\Input;
 use Jorvent\Platform\Web\Page;
 use Jorvent\Requisitions\Entity\Requisition;
 use Jorvent\Requisitions\RequisitionViews;
-use Doctrine\ORM\EntityManagerInterface;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
@@ -48,10 +48,10 @@ final class SourcingPage extends Page
     {
         $requisition = $this->entities->getRepository(Requisition::class)->findOneBy(['number' => $number]) ?? throw $this->createNotFoundException();
         $query = $request->query->has('q') ? trim($request->query->getString('q')) : $requisition->query;
-        if ($query !== $requisition->query && mb_strlen($query) <= 20_000) {
+        $result = $search($query);
+        if ($query !== $requisition->query && [] === $result->query->errors()) {
             $this->db->transaction(static fn () => $requisition->search($query));
         }
-        $result = $search($query);
         $source = 'bank' === $request->query->getString('in') ? 'bank' : 'own';
         [$answer, $failure] = $this->ask($bank, $result, $query, 'bank' === $source ? self::SHOWN : 0);
         $view = $this->views->byNumber($number);
@@ -62,7 +62,7 @@ final class SourcingPage extends Page
 
         return $this->render('people/sourcing.html.twig', [
             'view' => $view, 'query' => $query, 'result' => $result, 'source' => $source, 'bank' => $bank, 'answer' => $answer, 'failure' => $failure, 'found' => $found, 'person' => $person, 'hidden' => 'bank' === $source ? [] : $this->hidden($requisition->id, $result->ids),
-            'rows' => array_map(static fn ($n): array => ['text' => $printer->print($n instanceof Not ? $n->node : $n), 'not' => $n instanceof Not, 'alternatives' => $n instanceof \Jorvent\Core\Query\Any && '' === $n->written ? array_map($printer->print(...), $n->nodes) : []], $result->query->conjuncts()),
+            'rows' => array_map(static fn ($n): array => ['text' => $printer->write($n instanceof Not ? $n->node : $n), 'not' => $n instanceof Not, 'alternatives' => $n instanceof \Jorvent\Core\Query\Any && '' === $n->written ? array_map($printer->write(...), $n->nodes) : []], $result->query->conjuncts()),
             'without' => $this->without($result), 'highlighted' => null === $person ? '' : (new Highlighter())->mark($person['text'], $result->query->node), 'position' => null === $person ? 0 : 1 + (int) array_search($person, $found, true), 'approved' => $requisition->isApproved(),
             'trail' => null === $person || !ctype_digit($person['ref']) ? [] : $this->trail((int) $person['ref']),
         ]);
@@ -111,8 +111,8 @@ final class SourcingPage extends Page
         $ids = \array_slice($result->ids, 0, 200);
         $fits = ($this->fits)($requisition->wanted($city), $ids);
         $rows = [] === $ids ? [] : $this->db->rows(
-            "SELECT c.id, c.name, c.headline, c.city, c.years, c.would_move, c.active_on, c.contact_barred_until, r.text, p.id AS application FROM candidate c LEFT JOIN LATERAL (SELECT text FROM resume WHERE candidate_id = c.id ORDER BY created_at DESC, id DESC LIMIT 1) r ON true
-             LEFT JOIN application p ON p.candidate_id = c.id AND p.requisition_id = :r WHERE c.id IN (:ids) AND NOT EXISTS (SELECT 1 FROM verdict v WHERE v.candidate_id = c.id AND v.requisition_id = :r) AND c.erased_at IS NULL",
+            'SELECT c.id, c.name, c.headline, c.city, c.years, c.would_move, c.active_on, c.contact_barred_until, r.text, p.id AS application FROM candidate c LEFT JOIN LATERAL (SELECT text FROM resume WHERE candidate_id = c.id ORDER BY created_at DESC, id DESC LIMIT 1) r ON true
+             LEFT JOIN application p ON p.candidate_id = c.id AND p.requisition_id = :r WHERE c.id IN (:ids) AND NOT EXISTS (SELECT 1 FROM verdict v WHERE v.candidate_id = c.id AND v.requisition_id = :r) AND c.erased_at IS NULL',
             ['ids' => $ids, 'r' => $requisition->id],
         );
         $found = [];
@@ -174,7 +174,7 @@ final class SourcingPage extends Page
         $printer = new Printer();
         $rows = $result->query->conjuncts();
 
-        return array_map(static fn (int $i): string => implode(' AND ', array_map(static fn ($n): string => $n instanceof \Jorvent\Core\Query\Any && '' === $n->written ? '('.$printer->print($n).')' : $printer->print($n), array_values(array_diff_key($rows, [$i => 0])))), array_keys($rows));
+        return array_map(static fn (int $i): string => implode(' AND ', array_map(static fn ($n): string => $n instanceof \Jorvent\Core\Query\Any && '' === $n->written ? '('.$printer->write($n).')' : $printer->write($n), array_values(array_diff_key($rows, [$i => 0])))), array_keys($rows));
     }
 
     /** @return list<\Jorvent\Platform\Database\Record> */

@@ -12,7 +12,7 @@ use Jorvent\Core\Calendar\Intervals;
 final class DayStrip
 {
     /** @param list<Interval> $proposals */
-    public static function draw(Attendee $attendee, Interval $day, array $proposals, string $label, float $width = 300): string
+    public static function draw(Attendee $attendee, Interval $day, array $proposals, string $label, float $width = 640): string
     {
         $x = static fn (\DateTimeImmutable $t): float => $width * ($t->getTimestamp() - $day->start->getTimestamp()) / ($day->end->getTimestamp() - $day->start->getTimestamp());
         $block = static fn (Interval $i, string $class, float $y = 1, float $h = 26): string => Svg::element('rect', ['x' => max(0.0, $x($i->start)), 'y' => $y, 'width' => min($width, $x($i->end)) - max(0.0, $x($i->start)), 'height' => $h, 'class' => $class]);
@@ -36,7 +36,7 @@ final class DayStrip
     }
 
     /** Hours above the strips, from seven to seven. */
-    public static function scale(float $width = 300): string
+    public static function scale(float $width = 640): string
     {
         $svg = '';
         for ($hour = 0; $hour < 12; ++$hour) {

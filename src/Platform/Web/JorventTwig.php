@@ -14,17 +14,17 @@ use Jorvent\Core\Shared\Money;
 use Jorvent\Platform\Database\Record;
 use Jorvent\Platform\Drawing\BandRuler;
 use Jorvent\Platform\Drawing\DayColumns;
+use Jorvent\Platform\Drawing\DaysBar;
 use Jorvent\Platform\Drawing\DayStrip;
 use Jorvent\Platform\Drawing\DotRow;
-use Jorvent\Platform\Drawing\MiniLine;
-use Jorvent\Requisitions\RequisitionView;
-use Jorvent\Requisitions\Station;
-use Jorvent\Platform\Drawing\DaysBar;
 use Jorvent\Platform\Drawing\Figures;
 use Jorvent\Platform\Drawing\FitBar;
 use Jorvent\Platform\Drawing\LadderBar;
 use Jorvent\Platform\Drawing\Mark;
+use Jorvent\Platform\Drawing\MiniLine;
 use Jorvent\Platform\Drawing\ProcessBand;
+use Jorvent\Requisitions\RequisitionView;
+use Jorvent\Requisitions\Station;
 use Psr\Clock\ClockInterface;
 use Symfony\Bundle\SecurityBundle\Security;
 use Symfony\Contracts\Translation\TranslatorInterface;
@@ -216,6 +216,24 @@ final readonly class JorventTwig
         $visits = array_map(static fn (Record $r): int => $r->int('visits'), $days);
 
         return DayColumns::draw($visits, $this->words->trans('visits.label', ['%count%' => array_sum($visits), '%days%' => \count($visits)]));
+    }
+
+    /**
+     * Data of a refusal, reason or fact as parameters of its sentence; whole numbers with their thousands apart.
+     *
+     * @param array<array-key, mixed> $data
+     *
+     * @return array<string, mixed>
+     */
+    #[AsTwigFilter('params')]
+    public function params(array $data): array
+    {
+        $parameters = [];
+        foreach ($data as $name => $value) {
+            $parameters['%'.$name.'%'] = \is_int($value) && 'count' !== $name ? Figures::thousands($value) : $value;
+        }
+
+        return $parameters;
     }
 
     /** Long values cut for a table cell. */

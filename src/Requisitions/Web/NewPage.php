@@ -37,7 +37,7 @@ final class NewPage extends Page
         $input = Input::of($request);
         try {
             $units = array_map(static fn ($r): int => $r->int('id'), $this->units());
-            $unit = \in_array($input->int('unit'), $units, true) ? (int) $input->int('unit') : throw Refused::because('unit_out_of_reach', 'unit');
+            $unit = \in_array($input->int('unit'), $units, true) ? $input->int('unit') : throw Refused::because('unit_out_of_reach', 'unit');
             $me = $this->me()->id;
             $recruiter = $this->db->row("SELECT a.id FROM account a JOIN account_grant g ON g.account_id = a.id WHERE g.role = 'recruiter' AND a.active ORDER BY (a.id = :me) DESC, (a.site_id = :site) DESC, a.id LIMIT 1", ['me' => $me, 'site' => $input->int('site')]);
             $number = $handler(new OpenRequisition($input->int('profile'), $unit, $input->int('site') ?? throw Refused::because('missing', 'site'), $me, $me, $recruiter?->int('id') ?? $me));

@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+use Jorvent\Tests\Support\Browser;
+
+require dirname(__DIR__, 2).'/vendor/autoload.php';
+[$dir, $only] = [$argv[1], array_slice($argv, 2)];
+$solveig = 'solveig.aune@skerryline.example';
+$views = [
+    'sign-in' => ['', '/sign-in'], 'today' => [$solveig, '/today'], 'requisitions' => [$solveig, '/requisitions'], 'new' => [$solveig, '/requisitions/new?profile=14'], 'brief' => ['mo.bakkerud@skerryline.example', '/r/2210/brief'],
+    'approval' => ['isla.farquhar@skerryline.example', '/r/2212/brief'], 'adverts' => [$solveig, '/r/2204/adverts'], 'sourcing' => [$solveig, '/r/2201/sourcing?q='.rawurlencode('(PLC OR SCADA) AND "fault finding" NOT apprentices')], 'pipeline' => [$solveig, '/r/2201/pipeline'],
+    'arrange' => [$solveig, 'ARRANGE'], 'compare' => [$solveig, '/r/2201/interviews'], 'scorecard' => ['ines.teixeira@skerryline.example', 'SCORECARD'], 'offer' => [$solveig, '/r/2205/offer'], 'outcome' => [$solveig, '/r/2207/outcome'], 'person' => [$solveig, '/people/62'],
+    'night' => [$solveig, '/today', 'night'], 'careers-phone' => ['', '/careers', 'phone'], 'opening-phone' => ['', '/careers/2201', 'phone'], 'apply-phone' => ['', '/careers/2201/apply', 'apply'],
+];
+foreach ($views as $name => $view) {
+    if ([] !== $only && !in_array($name, $only, true)) {
+        continue;
+    }
+    [$who, $path] = $view;
+    $how = $view[2] ?? '';
+    $phone = 'phone' === $how || 'apply' === $how;
+    $browser = Browser::open((string) getenv('JORVENT_SHOTS_URL'), $phone ? 390 : 1280, $phone ? 844 : 800);
+    try {
+        if ('' !== $who) {
+            $browser->signIn($who);
+        }
+        if ('SCORECARD' === $path) {
+            $browser->press('Write');
+        } elseif ('ARRANGE' === $path) {
+            $browser->go('/r/2201/interviews')->press('Arrange')->sees('[name="who[]"]')->press('Ines Teixeira')->press('Find times')->sees('.strip');
+        } else {
+            $browser->go($path);
+        }
+        if ('night' === $how) {
+            $browser->type('D')->sees('[data-bs-theme=dark]');
+        }
+        if ('apply' === $how) {
+            $file = sys_get_temp_dir().'/resume.txt';
+            file_put_contents($file, "Ana Pires\nMarine electrician, Gullcove Marine\nBergen · ana.pires@post.example · +47 5555 0171\n\nSix years of PLC and switchboards, fault finding on five ferries.\n");
+            $browser->attach('resume', $file)->press('Go on')->sees('[name=email]');
+        }
+        $browser->shot($dir.'/'.$name.'.png');
+        echo $name, "\n";
+    } finally {
+        $browser->close();
+    }
+}
