@@ -47,15 +47,15 @@ final class PurityTest extends TestCase
         foreach ($tokens as $i => $token) {
             $before = $tokens[$i - 1] ?? null;
             $after = ($tokens[$i + 1] ?? null)?->text;
-            if ($token->is([\T_NAME_QUALIFIED, \T_NAME_FULLY_QUALIFIED, \T_STRING]) && 1 === preg_match(self::FORBIDDEN_NAMES, $token->text) && !$before?->is([\T_NAMESPACE])) {
+            if ($token->is([\T_NAME_QUALIFIED, \T_NAME_FULLY_QUALIFIED, \T_STRING]) && 1 === preg_match(self::FORBIDDEN_NAMES, $token->text) && true !== $before?->is([\T_NAMESPACE])) {
                 $found[] = $token->text;
             }
             $name = strtolower(ltrim($token->text, '\\'));
-            $called = $token->is([\T_STRING, \T_NAME_FULLY_QUALIFIED]) && '(' === $after && !$before?->is([\T_OBJECT_OPERATOR, \T_NULLSAFE_OBJECT_OPERATOR, \T_DOUBLE_COLON, \T_FUNCTION, \T_NEW]);
+            $called = $token->is([\T_STRING, \T_NAME_FULLY_QUALIFIED]) && '(' === $after && true !== $before?->is([\T_OBJECT_OPERATOR, \T_NULLSAFE_OBJECT_OPERATOR, \T_DOUBLE_COLON, \T_FUNCTION, \T_NEW]);
             if (($called || $token->is([\T_ECHO, \T_PRINT])) && \in_array($name, self::FORBIDDEN_FUNCTIONS, true)) {
                 $found[] = $name.'()';
             }
-            if ($before?->is([\T_NEW]) && \in_array($name, ['datetimeimmutable', 'datetime'], true)) {
+            if (true === $before?->is([\T_NEW]) && \in_array($name, ['datetimeimmutable', 'datetime'], true)) {
                 $argument = $tokens[$i + 2] ?? null;
                 if ('(' !== $after || ')' === $argument?->text || 1 === preg_match('/^["\'](now|today|tomorrow|yesterday|[+-])/', (string) $argument?->text)) {
                     $found[] = 'new '.$token->text;

@@ -72,7 +72,13 @@ final class WordsTest extends TestCase
         $words = Yaml::parseFile(\dirname(__DIR__, 2).'/translations/'.$name.'.yaml');
         self::assertIsArray($words);
 
-        return array_filter($words, is_string(...));
+        $catalogue = [];
+        foreach ($words as $key => $text) {
+            self::assertIsString($text, $name.' '.$key);
+            $catalogue[(string) $key] = $text;
+        }
+
+        return $catalogue;
     }
 
     /** @return \Generator<string> */

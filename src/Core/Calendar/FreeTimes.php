@@ -10,7 +10,7 @@ final class FreeTimes
     public const STEP_MINUTES = 30;
 
     /**
-     * Starts on whole steps of the clock, earliest first, none overlapping another, at most $limit and at most $perDay a day (of the first attendee's zone).
+     * Starts on whole steps of the clock, earliest first, none overlapping another, in UTC, at most $limit and at most $perDay a day (of the first attendee's zone).
      *
      * @param non-empty-list<Attendee> $attendees
      *
@@ -22,7 +22,7 @@ final class FreeTimes
         $byDay = [];
         foreach ($this->common($attendees, $window)->list as $free) {
             $step = self::STEP_MINUTES * 60;
-            $start = $free->start->setTimestamp(intdiv($free->start->getTimestamp() + $step - 1, $step) * $step);
+            $start = $free->start->setTimezone(new \DateTimeZone('UTC'))->setTimestamp(intdiv($free->start->getTimestamp() + $step - 1, $step) * $step);
             $next = self::STEP_MINUTES * (int) ceil($minutes / self::STEP_MINUTES);
             for (;; $start = $start->modify('+'.$next.' minutes')) {
                 $slot = new Interval($start, $start->modify('+'.$minutes.' minutes'));

@@ -135,7 +135,8 @@ final class Parser
             $this->problem(ProblemCode::BracketNotClosed, $lexeme, rtrim($this->query).')');
         } elseif (null === $node) {
             $end = $this->lexemes[$this->at - 1]->end();
-            $this->problem(ProblemCode::EmptyGroup, $lexeme, trim(substr_replace($this->query, '', $lexeme->start, $end - $lexeme->start)));
+            $group = new Lexeme($lexeme->kind, '()', $lexeme->start, $end - $lexeme->start);
+            $this->problem(ProblemCode::EmptyGroup, $group, trim(substr_replace($this->query, '', $lexeme->start, $end - $lexeme->start)));
         }
 
         return $node;

@@ -1,0 +1,102 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jorvent\Tests\Drawing;
+
+use Jorvent\Core\Calendar\Attendee;
+use Jorvent\Core\Calendar\Interval;
+use Jorvent\Core\Calendar\Intervals;
+use Jorvent\Core\Calendar\WorkingHours;
+use Jorvent\Platform\Drawing\BandRuler;
+use Jorvent\Platform\Drawing\DayColumns;
+use Jorvent\Platform\Drawing\DaysBar;
+use Jorvent\Platform\Drawing\DayStrip;
+use Jorvent\Platform\Drawing\DotRow;
+use Jorvent\Platform\Drawing\Figures;
+use Jorvent\Platform\Drawing\FitBar;
+use Jorvent\Platform\Drawing\LadderBar;
+use Jorvent\Platform\Drawing\Mark;
+use Jorvent\Platform\Drawing\MiniLine;
+use Jorvent\Platform\Drawing\ProcessBand;
+use Jorvent\Platform\Drawing\Svg;
+use Jorvent\Platform\Drawing\ZebraRuler;
+use PHPUnit\Framework\Attributes\CoversClass;
+use PHPUnit\Framework\TestCase;
+
+#[CoversClass(Svg::class)]
+#[CoversClass(FitBar::class)]
+#[CoversClass(DaysBar::class)]
+#[CoversClass(ZebraRuler::class)]
+#[CoversClass(BandRuler::class)]
+#[CoversClass(LadderBar::class)]
+#[CoversClass(ProcessBand::class)]
+final class GeometryTest extends TestCase
+{
+    public function testFitSegmentsFillTheBarByWeight(): void
+    {
+        $segments = FitBar::segments([['weight' => 3], ['weight' => 3], ['weight' => 2], ['weight' => 1]], 96);
+        self::assertSame(0.0, $segments[0][0]);
+        self::assertEqualsWithDelta(96, $segments[3][0] + $segments[3][1], .001);
+        self::assertEqualsWithDelta(3.0, $segments[0][1] / $segments[3][1], .001);
+        for ($i = 1; $i < 4; ++$i) {
+            self::assertEqualsWithDelta(1.0, $segments[$i][0] - $segments[$i - 1][0] - $segments[$i - 1][1], .001, 'one pixel between');
+        }
+    }
+
+    public function testDaysChangeToneAtTheLimit(): void
+    {
+        self::assertSame(['fine', 'soon', 'soon', 'over'], array_map(static fn (float $d): string => DaysBar::tone($d, 4), [2.9, 3.0, 4.0, 4.1]));
+        self::assertStringContainsString('width="58"', DaysBar::draw(400, 4), 'clips at the end of the scale');
+    }
+
+    public function testRulerStepsAreRound(): void
+    {
+        $ruler = ZebraRuler::around(620_000, 760_000, 700);
+        self::assertSame(20_000.0, $ruler->step);
+        self::assertLessThanOrEqual(620_000, $ruler->from);
+        self::assertGreaterThanOrEqual(760_000, $ruler->to);
+        self::assertEqualsWithDelta(350, $ruler->x(($ruler->from + $ruler->to) / 2), .001);
+        self::assertSame($ruler->x($ruler->to), $ruler->x(9e9), 'never past its end');
+    }
+
+    public function testLadderBarsAreLogarithmic(): void
+    {
+        self::assertSame(0.0, LadderBar::length(0, 1000, 250));
+        self::assertEqualsWithDelta(250, LadderBar::length(1000, 1000, 250), .001);
+        self::assertGreaterThan(125, LadderBar::length(100, 1000, 250));
+        self::assertSame(0.0, LadderBar::length(5, 0, 250));
+    }
+
+    public function testTheBandGrowsWithTheRootOfPeople(): void
+    {
+        self::assertSame(2.0, ProcessBand::halfHeight(0));
+        self::assertEqualsWithDelta(21, ProcessBand::halfHeight(100), .001);
+        self::assertSame(22.0, ProcessBand::halfHeight(10_000));
+        self::assertStringContainsString('preserveAspectRatio="none"', ProcessBand::draw([0, 5, 10, 3, 2, 1]));
+    }
+
+    public function testEveryDrawingIsWellFormedAndWithoutInlineStyle(): void
+    {
+        $day = new Interval(new \DateTimeImmutable('2026-01-15T07:00:00Z'), new \DateTimeImmutable('2026-01-15T19:00:00Z'));
+        $attendee = new Attendee('1', new WorkingHours(new \DateTimeZone('UTC'), 480, 960), Intervals::of(new Interval($day->start, $day->start->modify('+3 hours'))));
+        $part = static fn (string $coverage): array => ['weight' => 2, 'coverage' => $coverage, 'letter' => 'a', 'wanted' => '<PLC> & "drives"'];
+        $drawings = [
+            FitBar::draw([$part('covered'), $part('partly'), $part('missing'), $part('not_stated')], 'Fit <80>', letters: true), DaysBar::draw(3, 2), BandRuler::draw(620, 760, 650, 700, 'range'), BandRuler::draw(620_000, 760_000, 990_000, null, 'outside'), BandRuler::draw(1, 2, null, null, 'none'),
+            LadderBar::draw(10, 5, 100), ProcessBand::draw([0, 1, 2, 3, 4, 5]), MiniLine::draw([['number' => '✓', 'people' => 3, 'mark' => 'late'], ['number' => '0', 'people' => 0, 'mark' => 'soon'], ['number' => '2', 'people' => 1, 'mark' => null]], 'mini'),
+            DotRow::draw([['letter' => 'M', 'value' => 5], ['letter' => 'H', 'value' => 5], ['letter' => 'R', 'value' => 2]], 400, true, 'Crew'), DotRow::draw([], null, false, 'nobody'), DayStrip::draw($attendee, $day, [new Interval($day->start->modify('+4 hours'), $day->start->modify('+5 hours'))], 'Mo'), DayStrip::scale(), DayColumns::draw([1, 5, 0, 3], 'visits'),
+            ...array_map(static fn (string $kind): string => Mark::draw($kind, 'a "mark"'), Mark::kinds()),
+        ];
+        foreach ($drawings as $svg) {
+            self::assertTrue((new \DOMDocument())->loadXML($svg), $svg);
+            self::assertStringNotContainsString('style=', $svg);
+            self::assertStringNotContainsString('NAN', strtoupper($svg));
+            self::assertMatchesRegularExpression('/aria-(label|hidden)=/', $svg);
+        }
+    }
+
+    public function testFigures(): void
+    {
+        self::assertSame(["1\u{2009}284", "\u{2212}5", '+82', '4.39', '0.05'], [Figures::thousands(1284), Figures::thousands(-5), Figures::signed(82), Figures::hundredths(439), Figures::hundredths(5)]);
+    }
+}
