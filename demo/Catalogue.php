@@ -109,9 +109,9 @@ final class Catalogue
     private static function questions(string $paper, string $must, int $years): array
     {
         return [
-            ['id' => 'paper', 'text' => 'Do you hold '.$paper.', or will you by the first day?', 'kind' => 'yes_no', 'weight' => 40, 'required' => true, 'options' => ['yes' => 100, 'no' => 0], 'stops' => ['no'], 'enough' => null],
+            ['id' => 'paper', 'text' => 'Do you hold '.$paper.', or will you by the first day?', 'kind' => 'yes_no', 'weight' => 40, 'required' => true, 'options' => [['yes', 100], ['no', 0]], 'stops' => ['no'], 'enough' => null],
             ['id' => 'years', 'text' => 'How many years have you worked with '.$must.'?', 'kind' => 'number', 'weight' => 35, 'required' => true, 'options' => [], 'stops' => [], 'enough' => max(1, $years)],
-            ['id' => 'shift', 'text' => 'Can you work shifts and some weekends?', 'kind' => 'single', 'weight' => 25, 'required' => true, 'options' => ['Yes' => 100, 'Sometimes' => 60, 'No' => 0], 'stops' => [], 'enough' => null],
+            ['id' => 'shift', 'text' => 'Can you work shifts and some weekends?', 'kind' => 'single', 'weight' => 25, 'required' => true, 'options' => [['Yes', 100], ['Sometimes', 60], ['No', 0]], 'stops' => [], 'enough' => null],
         ];
     }
 }

@@ -5,7 +5,7 @@ declare(strict_types=1);
 use Symfony\Component\HttpFoundation\Request;
 
 /** @var Jorvent\Platform\Kernel $kernel */
-$kernel = require dirname(__DIR__).'/src/Platform/bootstrap.php';
+$kernel = require dirname(__DIR__).'/config/bootstrap.php';
 $request = Request::createFromGlobals();
 $response = $kernel->handle($request);
 $response->send();

@@ -100,7 +100,7 @@
           const version = form.querySelector('[name=version]');
           if (version) { version.value = answer.version; }
           const now = new Date();
-          said.textContent = `kept ${String(now.getHours()).padStart(2, '0')}:${String(now.getMinutes()).padStart(2, '0')}`;
+          said.textContent = `kept at ${String(now.getHours()).padStart(2, '0')}:${String(now.getMinutes()).padStart(2, '0')}`;
           said.classList.remove('ru');
         } else {
           said.textContent = answer.refused?.some((r) => r.code === 'saved_by_another') ? 'someone else saved meanwhile: press Keep to see what differs' : 'not kept yet: a field can not be read';

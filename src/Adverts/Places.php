@@ -34,6 +34,12 @@ final readonly class Places
         };
     }
 
+    /** @return list<string> */
+    public function categories(): array
+    {
+        return $this->board->rules()->categories;
+    }
+
     /** @return list<Refusal> */
     public function check(string $place, Advert $advert): array
     {

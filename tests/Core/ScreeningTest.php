@@ -39,7 +39,7 @@ final class ScreeningTest extends TestCase
     public function testAnswersAreRefusedAtTheirField(): void
     {
         $questions = new Questionnaire([...self::questions()->questions, new Question('n', 'How many?', QuestionKind::Number), new Question('t', 'Why?', QuestionKind::Text, required: false)]);
-        $codes = static fn (array $answers): array => array_map(static fn (Refusal $r): string => $r->field.' '.$r->code, $questions->refuse($answers));
+        $codes = /** @param array<string, string> $answers */ static fn (array $answers): array => array_map(static fn (Refusal $r): string => $r->field.' '.$r->code, $questions->refuse($answers));
         self::assertSame(['answers.paper answer_missing', 'answers.shift answer_missing', 'answers.n answer_missing'], $codes([]));
         self::assertSame(['answers.paper answer_not_offered', 'answers.n answer_not_a_number', 'answers.t answer_too_long'], $codes(['paper' => 'maybe', 'shift' => 'Yes', 'n' => 'four', 't' => str_repeat('x', 2001)]));
         self::assertSame([], $codes(['paper' => 'yes', 'shift' => 'Yes', 'n' => '4']));

@@ -56,8 +56,9 @@ class Account implements UserInterface, PasswordAuthenticatedUserInterface, Equa
         public readonly ?int $siteId,
         #[ORM\Column]
         public readonly ?int $unitId,
+        /** not readonly: Doctrine sets it anew when it refreshes a locked row @phpstan-readonly-allow-private-mutation */
         #[ORM\Column(type: Types::DATETIMETZ_IMMUTABLE)]
-        public readonly \DateTimeImmutable $createdAt,
+        public \DateTimeImmutable $createdAt,
     ) {
     }
 

@@ -7,6 +7,7 @@ namespace Jorvent\Adverts\Web;
 use Jorvent\Accounts\Access\Permission;
 use Jorvent\Accounts\Access\Subject;
 use Jorvent\Adverts\AdvertOf;
+use Jorvent\Adverts\FileUnder;
 use Jorvent\Adverts\Places;
 use Jorvent\Adverts\Publish;
 use Jorvent\Adverts\Withdraw;
@@ -38,7 +39,7 @@ final class AdvertsPage extends Page
             $checks[$key] = ['name' => $name, 'rules' => $this->places->rules($key), 'fails' => $this->places->check($key, $advert)];
         }
 
-        return $this->render('adverts/adverts.html.twig', ['view' => $view, 'advert' => $advert, 'places' => $checks, 'postings' => $this->postings($view->id()), 'days' => $this->days($view->id())]);
+        return $this->render('adverts/adverts.html.twig', ['view' => $view, 'advert' => $advert, 'places' => $checks, 'categories' => $this->places->categories(), 'postings' => $this->postings($view->id()), 'days' => $this->days($view->id())]);
     }
 
     #[Gate(Permission::ManageAdverts, Gate::REQUISITION)]
@@ -48,6 +49,13 @@ final class AdvertsPage extends Page
         $input = Input::of($request);
 
         return $this->act(static fn () => $publish((int) $_subject->requisitionId, $input->line('place'), $input->day('until')), 'advert_posted', 'adverts', ['number' => $number]);
+    }
+
+    #[Gate(Permission::ManageAdverts, Gate::REQUISITION)]
+    #[Route('/category', name: 'advert_category', methods: ['POST'])]
+    public function category(int $number, Request $request, FileUnder $fileUnder, Subject $_subject): Response
+    {
+        return $this->act(static fn () => $fileUnder((int) $_subject->requisitionId, Input::of($request)->line('category')), 'category_chosen', 'adverts', ['number' => $number]);
     }
 
     #[Gate(Permission::ManageAdverts, Gate::REQUISITION)]

@@ -58,8 +58,10 @@ final readonly class Question
     public static function fromArray(array $data): self
     {
         $options = [];
-        foreach (\is_array($data['options'] ?? null) ? $data['options'] : [] as $option => $points) {
-            $options[(string) $option] = \is_int($points) ? $points : 0;
+        foreach (\is_array($data['options'] ?? null) ? $data['options'] : [] as $pair) {
+            if (\is_array($pair) && \is_string($pair[0] ?? null)) {
+                $options[$pair[0]] = \is_int($pair[1] ?? null) ? $pair[1] : 0;
+            }
         }
         $stops = array_values(array_filter(\is_array($data['stops'] ?? null) ? $data['stops'] : [], is_string(...)));
 
@@ -75,9 +77,9 @@ final readonly class Question
         );
     }
 
-    /** @return array{id: string, text: string, kind: string, weight: int, required: bool, options: array<string, int>, stops: list<string>, enough: int|null} */
+    /** @return array{id: string, text: string, kind: string, weight: int, required: bool, options: list<array{string, int}>, stops: list<string>, enough: int|null} options as pairs, for their order is the order shown and a JSON object keeps none */
     public function toArray(): array
     {
-        return ['id' => $this->id, 'text' => $this->text, 'kind' => $this->kind->value, 'weight' => $this->weight, 'required' => $this->required, 'options' => $this->options, 'stops' => $this->stops, 'enough' => $this->enough];
+        return ['id' => $this->id, 'text' => $this->text, 'kind' => $this->kind->value, 'weight' => $this->weight, 'required' => $this->required, 'options' => array_map(static fn (string|int $text, int $points): array => [(string) $text, $points], array_keys($this->options), $this->options), 'stops' => $this->stops, 'enough' => $this->enough];
     }
 }

@@ -67,8 +67,9 @@ class Offer
         public readonly int $applicationId,
         #[ORM\Column]
         public readonly int $composedBy,
+        /** not readonly: Doctrine sets it anew when it refreshes a locked row @phpstan-readonly-allow-private-mutation */
         #[ORM\Column(type: Types::DATETIMETZ_IMMUTABLE)]
-        public readonly \DateTimeImmutable $createdAt,
+        public \DateTimeImmutable $createdAt,
         OfferTerms $terms,
     ) {
         $this->take($terms);

@@ -34,7 +34,11 @@ final readonly class SmtpMailPost implements MailPost
         try {
             $this->transport->send($email);
         } catch (UnexpectedResponseException $e) {
-            throw $e->getCode() >= 500 && $e->getCode() < 600 ? new RefusedByThem('the mail server said no: '.$e->getCode(), previous: $e) : new NotNow('the mail server asked to wait', previous: $e);
+            throw match (intdiv((int) $e->getCode(), 100)) {
+                5 => new RefusedByThem('the mail server said no: '.$e->getCode(), previous: $e),
+                4 => new NotNow('the mail server asked to wait', previous: $e),
+                default => new NotNow('the mail server did not answer', previous: $e),
+            };
         } catch (TransportExceptionInterface $e) {
             throw new NotNow('the mail server did not answer', previous: $e);
         }

@@ -53,8 +53,9 @@ class Candidate
         public readonly string $source,
         #[ORM\Column]
         public readonly ?string $outsideRef,
+        /** not readonly: Doctrine sets it anew when it refreshes a locked row @phpstan-readonly-allow-private-mutation */
         #[ORM\Column(type: Types::DATETIMETZ_IMMUTABLE)]
-        public readonly \DateTimeImmutable $createdAt,
+        public \DateTimeImmutable $createdAt,
     ) {
     }
 

@@ -94,8 +94,9 @@ class Application
         public readonly string $origin,
         #[ORM\Column]
         public readonly ?int $postingId,
+        /** not readonly: Doctrine sets it anew when it refreshes a locked row @phpstan-readonly-allow-private-mutation */
         #[ORM\Column(type: Types::DATETIMETZ_IMMUTABLE)]
-        public readonly \DateTimeImmutable $appliedAt,
+        public \DateTimeImmutable $appliedAt,
     ) {
         $this->enteredAt = $appliedAt;
     }

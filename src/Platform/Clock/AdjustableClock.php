@@ -30,8 +30,13 @@ final class AdjustableClock implements ClockInterface
 
     private function offset(): int
     {
+        if (null !== $this->offset) {
+            return $this->offset;
+        }
+        // read each time, so that a running worker follows too; without the file it is one look at the folder
         $file = $this->dir.'/clock-offset';
+        clearstatcache(true, $file);
 
-        return $this->offset ??= is_file($file) ? (int) file_get_contents($file) : 0;
+        return is_file($file) ? (int) file_get_contents($file) : 0;
     }
 }

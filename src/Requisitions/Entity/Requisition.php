@@ -126,8 +126,9 @@ class Requisition
         public readonly ?int $partnerId,
         #[ORM\Column(type: Types::JSON, options: ['jsonb' => true])]
         public readonly array $competencies,
+        /** not readonly: Doctrine sets it anew when it refreshes a locked row @phpstan-readonly-allow-private-mutation */
         #[ORM\Column(type: Types::DATETIMETZ_IMMUTABLE)]
-        public readonly \DateTimeImmutable $createdAt,
+        public \DateTimeImmutable $createdAt,
         Brief $brief,
     ) {
         $this->take($brief);
@@ -191,6 +192,12 @@ class Requisition
     public function search(string $query): void
     {
         $this->query = $query;
+    }
+
+    /** Which category boards file it under: about advertising, not about the hire, so it may change after approval. */
+    public function fileUnder(?string $category): void
+    {
+        $this->category = $category;
     }
 
     public function isApproved(): bool

@@ -1,0 +1,140 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jorvent\Tests\Browser;
+
+use Jorvent\Tests\Support\BrowserTest;
+use PHPUnit\Framework\Attributes\CoversNothing;
+
+/** One hire from the wish to the signed offer and the number in HR records, through the real pages, by the people whose turn it is. */
+#[CoversNothing]
+final class ChainTest extends BrowserTest
+{
+    private const MO = 'mo.bakkerud@skerryline.example';
+    private const HANNE = 'hanne.solvik@skerryline.example';
+    private const SOLVEIG = 'solveig.aune@skerryline.example';
+    private const INES = 'ines.teixeira@skerryline.example';
+
+    public function testOneHireFromWishToFirstDay(): void
+    {
+        $title = 'Shore Power Electrician '.bin2hex(random_bytes(2));
+        $staff = $this->browser();
+
+        // 1 a manager asks for a hire from a role profile; a reload loses nothing
+        $staff->signIn(self::MO)->press('Open a requisition')->press('Marine Electrician')->sees('#reader', 'NOK 620');
+        $staff->press('Write the brief')->sees('h1', 'Brief R-');
+        $number = substr($staff->text('h1'), 8);
+        $staff->fill('title', $title)->fill('positions', '1')->sees('[data-kept]', 'kept at');
+        $staff->go($staff->path())->sees('[name=title]');
+        self::assertSame($title, $staff->find('[name=title]')->getAttribute('value'));
+        $staff->fill('targetOn', '2020-01-01')->press('Ask for approval')->sees('.jv-error', 'This is before the day it opens');
+        self::assertSame($title, $staff->find('[name=title]')->getAttribute('value'), 'nothing typed is lost');
+        $staff->fill('targetOn', (new \DateTimeImmutable('+70 days'))->format('Y-m-d'))->press('Ask for approval')->sees('.is-said', 'Approval is asked for');
+
+        // nothing leaves the house before
+        $staff->signIn(self::SOLVEIG)->go("/r/$number/adverts")->sees('.note', 'because the brief is not approved');
+
+        // 2 the approver finds it on Today, sends it back with a reason, then approves
+        $staff->signIn(self::HANNE)->sees('.tk', 'Approve the brief of Mo Bakkerud')->go("/r/$number/brief")->press('Send back')->sees('.jv-error', 'Give a reason');
+        $staff->fill('note', 'Shore power is a must here.')->press('Send back')->sees('.is-said', 'Sent back');
+        $staff->signIn(self::MO)->sees('.tk', 'Amend the brief')->go("/r/$number/brief")->sees('.approve', 'Shore power is a must here.');
+        $staff->fill('musts', "PLC\nshore power\nswitchboards")->press('Ask for approval')->sees('.is-said');
+        $staff->signIn(self::HANNE)->go("/r/$number/brief")->sees('.facts', 'of 42 planned')->press('Approve')->sees('.is-said', 'You agreed');
+
+        // 3 the recruiter sees the board's rules fail with their field, mends them, posts in both places
+        $staff->signIn(self::SOLVEIG)->go("/r/$number/adverts")->press('Post on Skerry Line careers')->sees('.place', 'live');
+        $staff->sees('.rules', 'choose one of Deck, Engine');
+        $staff->sees('.note', 'one rule is not met')->fill('category', 'Engine')->press('Choose it')->sees('.is-said')->press('Post on Quayside Jobs');
+        $staff->until(static fn (): bool => str_contains($staff->go("/r/$number/adverts")->text('main'), 'see it there') && !str_contains($staff->text('main'), 'on its way'), 'the board never took the advert');
+
+        // 4 a candidate applies from a phone, with a resume
+        $phone = $this->phone();
+        $phone->go('/careers?lang=en')->sees('.c-list', $title)->press($title)->sees('h1', $title)->press('Apply');
+        $resume = self::file('resume.txt', "Ana Pires\nMarine electrician, Gullcove Marine\nBergen · ana.pires.$number@post.example · +47 5555 0171\n\nWORK\nMarine electrician, Gullcove Marine, 2019 – now\nPLC cabinets, shore power and switchboards on five ferries.\n");
+        $phone->attach('resume', $resume)->press('Go on')->sees('.c-read', 'Ana Pires');
+        self::assertSame("ana.pires.$number@post.example", $phone->find('[name=email]')->getAttribute('value'));
+        $phone->press('Go on to check')->sees('.c-error', 'Please answer this one');
+        $phone->click('label:has(input[name="answer[paper]"][value=yes])')->fill('answer[years]', '6')->click('label:has(input[name="answer[shift]"][value=Sometimes])')->press('Go on to check')->sees('.c-facts', 'resume.txt');
+        $phone->press('Send application')->sees('.c-error', 'We need your consent')->click('[name=consent]')->press('Send application')->sees('h1', 'Your application is with us');
+        $status = self::link(self::mail("ana.pires.$number@post.example", 'We have your application'), '/l/status/');
+        $phone->go($status)->sees('.lead', 'We have it and will read it');
+
+        // another fails the knock-out and is stopped
+        $phone->go("/careers/$number/apply")->press('I have no file now')->fill('name', 'Otto Nilsen')->fill('email', "otto.$number@post.example")->click('label:has(input[name="answer[paper]"][value=no])')->fill('answer[years]', '9')->click('label:has(input[name="answer[shift]"][value=Yes])');
+        $phone->press('Go on to check')->click('[name=consent]')->press('Send application')->sees('h1', 'Your application is with us');
+
+        // 5 the recruiter searches the outside database too and keeps two
+        $staff->go("/r/$number/sourcing?in=bank&q=".rawurlencode('"shore power" AND (PLC OR switchboards)'))->sees('.yl', 'one of')->sees('.res')->type('y')->sees('.is-said', 'is kept')->type('y')->sees('.jv-stations', '2 kept');
+
+        // 6 the pipeline: score and fit, the knock-out confirmed by a named person, the person moved on
+        $staff->go("/r/$number/pipeline")->sees('.grp', 'New 4')->sees('tr.is-sel', 'Ana Pires')->sees('.answers', '90 / 100');
+        $staff->press('Otto Nilsen')->sees('#reader', 'A knock-out answer stopped this application');
+        $staff->press('Confirm', '.stopbox')->sees('.is-said', 'confirmed under your name')->press('Close out', '#reader')->sees('.letter', 'thank you for your interest')->press('Close out', 'form')->sees('.is-said', 'Closed out');
+        $staff->sees('.grp', 'New 3')->press('Ana Pires')->sees('#reader h2', 'Ana Pires')->press('Arrange interview', '#reader');
+
+        // 7 common times of two calendars, the candidate picks by link, everyone gets a calendar entry
+        $staff->sees('.choice')->press('Ines Teixeira')->press('Find times')->sees('.slots li');
+        foreach ([0, 1, 2] as $i) {
+            $staff->driver->executeScript('document.querySelectorAll(".slots input")['.$i.'].click()');
+        }
+        $staff->press('Book or offer these')->sees('.is-said', '3 times are offered');
+        $book = self::link(self::mail("ana.pires.$number@post.example", 'Pick a time'), '/l/book/');
+        $phone->go($book)->sees('h1', 'Pick a time')->click('.slots button')->sees('h1', 'Booked');
+        foreach (["ana.pires.$number@post.example" => 'Your interview', self::MO => 'Ana Pires', self::INES => 'Ana Pires'] as $to => $subject) {
+            self::assertStringContainsString('METHOD:REQUEST', self::mail($to, $subject));
+        }
+
+        // 8 scorecards, each hidden until one's own is in; the interview lies ahead, so the clock is moved past it
+        self::moveClock('+14 days');
+        $staff->signIn(self::INES)->sees('.tk', 'Write your card on Ana Pires')->go("/r/$number/interviews")->press('Write your card')->sees('.rate');
+        $this->card($staff, 5, 'Drew the whole board from memory.');
+        $staff->signIn(self::MO)->go("/r/$number/interviews")->sees('.is-trail', 'stay hidden until yours is in');
+        self::assertStringNotContainsString('Drew the whole board', $staff->text('body'));
+        $staff->press('Write your card')->sees('.rate');
+        $this->card($staff, 2, 'Was unsure about the class rules.');
+        $staff->signIn(self::SOLVEIG)->go("/r/$number/interviews")->sees('.cmp', 'Drew the whole board')->sees('.cmp', 'differ')->sees('.snd', '3.50')->press('Build offer');
+
+        // 9 an offer above the middle of the band must be agreed; then it is sent, read and signed
+        $staff->sees('[name=base]')->fill('base', '0')->press('Make it ready')->sees('.jv-error', 'Pay is more than zero');
+        $staff->fill('base', '700 000')->fill('first_day', (new \DateTimeImmutable('+80 days'))->format('Y-m-d'))->fill('answer_by', (new \DateTimeImmutable('+40 days'))->format('Y-m-d'))->press('Make it ready')->sees('.note', 'waits for agreement');
+        $staff->signIn(self::HANNE)->sees('.tk', 'Agree to an offer')->go("/r/$number/offer")->sees('.jt', 'above the middle of the band')->press('Agree')->sees('.is-said', 'You agreed to the offer');
+        $staff->signIn(self::SOLVEIG)->go("/r/$number/offer")->press('Send offer')->sees('.is-said', 'on its way');
+        $offer = self::link(self::mail("ana.pires.$number@post.example", 'Our offer'), '/l/offer/');
+        $phone->go($offer)->sees('.c-facts', 'NOK 700')->press('Sign and accept')->sees('.c-error')->fill('name', 'Ana Pires')->press('Sign and accept')->sees('h1', 'Welcome aboard');
+
+        // 10 the outcome: the HR number comes back, the requisition fills, the others are told, the advert comes down
+        $staff->until(static fn (): bool => 1 === preg_match('/M-\d{5}/', $staff->go("/r/$number/outcome")->text('main')), 'no number came from HR records');
+        $staff->sees('main', '1 of 1 signed')->press('Fill and take adverts down')->sees('.is-said', 'Adverts come down')->sees('h1', 'Filled')->sees('.jt', 'd');
+        $phone->go("/careers/$number")->sees('h1', 'This opening is closed');
+        $staff->go("/r/$number/history")->sees('.jt', 'signed the offer')->sees('.jt', 'approved the brief');
+        self::moveClock(null);
+    }
+
+    protected function tearDown(): void
+    {
+        self::moveClock(null);
+        parent::tearDown();
+    }
+
+    private function card(\Jorvent\Tests\Support\Browser $staff, int $value, string $seen): void
+    {
+        for ($i = 0; $i < 4; ++$i) {
+            $staff->click("input[name=\"value[$i]\"][value=\"$value\"]");
+            $staff->fill("evidence[$i]", $seen);
+        }
+        $staff->press('Yes', '.rate')->press('Submit')->sees('[data-kept]', 'submitted');
+    }
+
+    /** Moves the clock of the served instance; null brings it back. */
+    private static function moveClock(?string $by): void
+    {
+        $file = \dirname((string) getenv('JORVENT_BROWSER_ENV')).'/clock-offset';
+        if (null === $by) {
+            is_file($file) && unlink($file);
+        } else {
+            file_put_contents($file, (string) ((new \DateTimeImmutable($by))->getTimestamp() - time()));
+            chmod($file, 0o644);
+        }
+    }
+}

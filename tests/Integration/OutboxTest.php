@@ -1,0 +1,86 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jorvent\Tests\Integration;
+
+use Jorvent\Platform\Outbox\Deliver;
+use Jorvent\Platform\Outbox\Outbox;
+use Jorvent\Tests\Support\DatabaseTest;
+use PHPUnit\Framework\Attributes\CoversClass;
+
+#[CoversClass(Outbox::class)]
+#[CoversClass(Deliver::class)]
+final class OutboxTest extends DatabaseTest
+{
+    protected function tearDown(): void
+    {
+        self::standIn('mail', 'normal');
+        parent::tearDown();
+    }
+
+    public function testDeliversOnce(): void
+    {
+        $to = $this->mail('once');
+        $this->mail('once');
+        self::assertSame(1, $this->int("SELECT count(*) FROM outbox WHERE key = 'test-once'"), 'the same key again adds nothing');
+        self::assertSame(1, $this->deliverAll());
+        self::assertSame(0, $this->deliverAll());
+        self::assertCount(1, self::mailbox($to));
+        self::assertSame('delivered', $this->state('once'));
+    }
+
+    public function testAServiceThatIsDownIsTriedAgainWithGrowingPausesThenFailsAndIsRepairable(): void
+    {
+        self::standIn('mail', 'down');
+        $to = $this->mail('down');
+        $now = $this->clock()->now();
+        foreach (Deliver::PAUSES as $i => $pause) {
+            self::assertSame(1, $this->deliverAll(1));
+            self::assertSame('waiting', $this->state('down'));
+            self::assertSame($i + 1, $this->int("SELECT attempts FROM outbox WHERE key = 'test-down'"));
+            self::assertSame(0, $this->deliverAll(1), 'not before its pause is over');
+            $now = $now->modify('+'.($pause + 1).' seconds');
+            $this->clock()->moveTo($now);
+        }
+        self::assertSame(1, $this->deliverAll(1));
+        self::assertSame('failed', $this->state('down'));
+        self::assertSame('the mail server did not answer', $this->db()->row("SELECT last_error FROM outbox WHERE key = 'test-down'")?->str('last_error'));
+        self::assertSame([], self::mailbox($to));
+        self::standIn('mail', 'normal');
+        self::assertTrue($this->get(Outbox::class)->tryAgain($this->int("SELECT id FROM outbox WHERE key = 'test-down'")));
+        self::assertSame(1, $this->deliverAll(1));
+        self::assertCount(1, self::mailbox($to));
+    }
+
+    public function testANoIsFinalAtOnce(): void
+    {
+        self::standIn('mail', 'wrong');
+        $this->mail('no');
+        $this->deliverAll(1);
+        self::assertSame('failed', $this->state('no'));
+    }
+
+    public function testWhatIsDroppedNeverGoes(): void
+    {
+        $to = $this->mail('dropped');
+        self::assertSame(1, $this->get(Outbox::class)->drop('test-dropped'));
+        $this->deliverAll();
+        self::assertSame([], self::mailbox($to));
+    }
+
+    private function mail(string $name): string
+    {
+        $to = $name.'.'.$this->int('SELECT max(id) FROM activity').'@post.example';
+        $this->get(Outbox::class)->add('mail', 'test-'.$name, 'candidate', 1, [], null, 1, ['to' => $to, 'name' => 'A', 'subject' => 'Subject', 'text' => 'Text']);
+        // what the demo world left waiting is not this test's
+        $this->db()->execute("UPDATE outbox SET state = 'dropped' WHERE state = 'waiting' AND key NOT LIKE 'test-%'");
+
+        return $to;
+    }
+
+    private function state(string $name): ?string
+    {
+        return $this->db()->row('SELECT state FROM outbox WHERE key = :key', ['key' => 'test-'.$name])?->str('state');
+    }
+}
