@@ -138,7 +138,7 @@ pg_up() { # [extra postgres settings...]
     export PGPASSWORD; PGPASSWORD=$(secret database)
 }
 pg_down() { [ -s "$DIR/postgres/postmaster.pid" ] && run_as "$(pg_user)" $PG_BIN/pg_ctl -D "$DIR/postgres" -m fast -w -s stop; }
-sql() { $PG_BIN/psql -h 127.0.0.1 -p $((PORT + 3)) -U jorvent -d "$1" -v ON_ERROR_STOP=1 -qAtX -c "$2"; }
+sql() { PGOPTIONS='-c client_min_messages=warning' $PG_BIN/psql -h 127.0.0.1 -p $((PORT + 3)) -U jorvent -d "$1" -v ON_ERROR_STOP=1 -qAtX -c "$2"; }
 database_up() { [ -n "$(sql postgres "SELECT 1 FROM pg_database WHERE datname = '$1'")" ] || sql postgres "CREATE DATABASE $1"; }
 console() { run_as "$(web_user)" env JORVENT_ENV_FILE="$JORVENT_ENV_FILE" php "$ROOT/bin/console" "$@"; }
 

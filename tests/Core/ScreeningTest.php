@@ -39,10 +39,9 @@ final class ScreeningTest extends TestCase
     public function testAnswersAreRefusedAtTheirField(): void
     {
         $questions = new Questionnaire([...self::questions()->questions, new Question('n', 'How many?', QuestionKind::Number), new Question('t', 'Why?', QuestionKind::Text, required: false)]);
-        $codes = /** @param array<string, string> $answers */ static fn (array $answers): array => array_map(static fn (Refusal $r): string => $r->field.' '.$r->code, $questions->refuse($answers));
-        self::assertSame(['answers.paper answer_missing', 'answers.shift answer_missing', 'answers.n answer_missing'], $codes([]));
-        self::assertSame(['answers.paper answer_not_offered', 'answers.n answer_not_a_number', 'answers.t answer_too_long'], $codes(['paper' => 'maybe', 'shift' => 'Yes', 'n' => 'four', 't' => str_repeat('x', 2001)]));
-        self::assertSame([], $codes(['paper' => 'yes', 'shift' => 'Yes', 'n' => '4']));
+        self::assertSame(['answers.paper answer_missing', 'answers.shift answer_missing', 'answers.n answer_missing'], self::codes($questions, []));
+        self::assertSame(['answers.paper answer_not_offered', 'answers.n answer_not_a_number', 'answers.t answer_too_long'], self::codes($questions, ['paper' => 'maybe', 'shift' => 'Yes', 'n' => 'four', 't' => str_repeat('x', 2001)]));
+        self::assertSame([], self::codes($questions, ['paper' => 'yes', 'shift' => 'Yes', 'n' => '4']));
     }
 
     public function testWeightsMustTotalAHundred(): void
@@ -60,6 +59,16 @@ final class ScreeningTest extends TestCase
             self::assertEquals($question, Question::fromArray($question->toArray()));
         }
         self::assertSame(QuestionKind::Text, Question::fromArray(['kind' => 'unheard of'])->kind);
+    }
+
+    /**
+     * @param array<string, string> $answers
+     *
+     * @return list<string>
+     */
+    private static function codes(Questionnaire $questions, array $answers): array
+    {
+        return array_map(static fn (Refusal $r): string => $r->field.' '.$r->code, $questions->refuse($answers));
     }
 
     private static function questions(): Questionnaire

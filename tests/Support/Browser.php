@@ -18,6 +18,9 @@ final class Browser
 {
     private const PATIENCE_SECONDS = 12;
 
+    /** How often something looked for was there: what a journey asserts. */
+    public int $seen = 0;
+
     private function __construct(public readonly RemoteWebDriver $driver, private readonly string $base, private readonly string $profile)
     {
     }
@@ -98,16 +101,19 @@ final class Browser
     public function press(string $text, string $within = 'body'): self
     {
         $this->until(function () use ($text, $within): bool {
-            foreach ($this->driver->findElements(WebDriverBy::cssSelector("$within button, $within a, $within summary, $within label")) as $element) {
-                if ($element->isDisplayed() && str_starts_with(trim((string) preg_replace('/\s+/u', ' ', $element->getText())), $text)) {
-                    $this->driver->executeScript('arguments[0].scrollIntoView({block: "center"})', [$element]);
-                    $element->click();
-
-                    return true;
+            $element = $this->pick(<<<'JS'
+                const [within, text] = arguments;
+                for (const e of document.querySelectorAll(['button', 'a', 'summary', 'label'].map((t) => within + ' ' + t).join(', '))) {
+                    if (e.checkVisibility() && e.getClientRects().length && e.innerText.replace(/\s+/g, ' ').trim().startsWith(text)) { e.scrollIntoView({block: 'center'}); return e; }
                 }
+                return null;
+                JS, [$within, $text]);
+            if (null === $element) {
+                return false;
             }
+            $element->click();
 
-            return false;
+            return true;
         }, "nothing to press that says \"$text\"");
 
         return $this;
@@ -135,14 +141,9 @@ final class Browser
     public function sees(string $selector, string $text = ''): self
     {
         $this->until(function () use ($selector, $text): bool {
-            foreach ($this->driver->findElements(WebDriverBy::cssSelector($selector)) as $element) {
-                if ($element->isDisplayed() && ('' === $text || str_contains($element->getText(), $text))) {
-                    return true;
-                }
-            }
-
-            return false;
+            return true === $this->driver->executeScript('const [s, t] = arguments; return [...document.querySelectorAll(s)].some((e) => e.checkVisibility() && e.getClientRects().length > 0 && (t === "" || e.innerText.includes(t)))', [$selector, $text]);
         }, "never saw $selector".('' === $text ? '' : " saying \"$text\""));
+        ++$this->seen;
 
         return $this;
     }
@@ -150,18 +151,29 @@ final class Browser
     public function find(string $selector): RemoteWebElement
     {
         $this->sees($selector);
-        foreach ($this->driver->findElements(WebDriverBy::cssSelector($selector)) as $element) {
-            if ($element->isDisplayed()) {
-                return $element;
-            }
-        }
 
-        throw new \RuntimeException('It was there a moment ago: '.$selector);
+        return $this->pick('return [...document.querySelectorAll(arguments[0])].find((e) => e.checkVisibility() && e.getClientRects().length > 0) ?? null', [$selector]) ?? throw new \RuntimeException('It was there a moment ago: '.$selector);
+    }
+
+    /**
+     * The element that a script finds; the driver gives elements back only by selector, so it is marked for a moment.
+     *
+     * @param list<string> $arguments
+     */
+    private function pick(string $script, array $arguments): ?RemoteWebElement
+    {
+        $name = 'picked-'.bin2hex(random_bytes(4));
+        $found = $this->driver->executeScript('const found = (function () { '.$script.' }).apply(null, arguments); found?.setAttribute("data-'.$name.'", ""); return found !== null && found !== undefined', $arguments);
+
+        return true === $found ? $this->driver->findElement(WebDriverBy::cssSelector('[data-'.$name.']')) : null;
     }
 
     public function text(string $selector = 'body'): string
     {
-        return $this->find($selector)->getText();
+        $this->sees($selector);
+        $text = $this->driver->executeScript('return [...document.querySelectorAll(arguments[0])].find((e) => e.checkVisibility() && e.getClientRects().length > 0)?.innerText ?? ""', [$selector]);
+
+        return \is_string($text) ? $text : '';
     }
 
     public function settled(): self

@@ -17,6 +17,7 @@ abstract class BrowserTest extends TestCase
     protected function tearDown(): void
     {
         foreach ($this->browsers as $browser) {
+            $this->addToAssertionCount(max(0, $browser->seen));
             $browser->close();
         }
         $this->browsers = [];

@@ -76,7 +76,11 @@ abstract class DatabaseTest extends WebTestCase
         return $this->db()->int($sql, $parameters);
     }
 
-    /** Sends a form of a page as a browser would, with the page's own token. @param array<string, mixed> $fields */
+    /**
+     * Sends a form of a page as a browser would, with the page's own token.
+     *
+     * @param array<string, mixed> $fields
+     */
     protected function send(string $page, string $action, array $fields, int $expected = 303): void
     {
         $crawler = $this->client->request('GET', $page);
@@ -100,7 +104,9 @@ abstract class DatabaseTest extends WebTestCase
     protected function deliverAll(int $most = 50): int
     {
         $deliver = $this->get(Deliver::class);
-        for ($done = 0; $done < $most && $deliver->next(); ++$done) {
+        $done = 0;
+        while ($done < $most && $deliver->next()) {
+            ++$done;
         }
 
         return $done;

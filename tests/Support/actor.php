@@ -4,10 +4,8 @@ declare(strict_types=1);
 
 // One actor of CrashTest, a process of its own: prints what became of it.
 
-use Doctrine\ORM\EntityManagerInterface;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Interviews\Book;
-use Jorvent\Outside\Mail\MailPost;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Outbox\Deliver;
 use Jorvent\Platform\Outbox\Outbox;
@@ -21,7 +19,8 @@ $db = $container->get(Db::class);
 assert($db instanceof Db);
 $slot = new DateTimeImmutable('next monday 03:00 UTC');
 $mine = static fn (string $to): array => ['like' => 'crash-'.$to.'%'];
-$arguments = array_slice($_SERVER['argv'] ?? [], 1);
+/** @var list<string> $argv */
+$arguments = array_slice($argv, 1);
 $to = $arguments[1] ?? '';
 switch ($arguments[0] ?? '') {
     case 'mails':
@@ -38,7 +37,7 @@ switch ($arguments[0] ?? '') {
         assert($deliver instanceof Deliver);
         $db->transaction(static function () use ($deliver): void {
             $deliver->next();
-            posix_kill(getmypid(), \SIGKILL);
+            posix_kill((int) getmypid(), \SIGKILL);
         });
         break;
     case 'work':
@@ -48,9 +47,12 @@ switch ($arguments[0] ?? '') {
         }
         break;
     case 'count':
-        $mails = json_decode((string) file_get_contents($_SERVER['STANDIN_URL'].'/mail/list.json?to='.rawurlencode($to)), true);
-        echo $db->int("SELECT count(*) FROM outbox WHERE state = 'waiting' AND key LIKE :like", $mine($to)), ' ', count(array_unique(array_column(is_array($mails) ? $mails : [], 'id')));
-        if (count(is_array($mails) ? $mails : []) !== count(array_unique(array_column(is_array($mails) ? $mails : [], 'id')))) {
+        $base = $_SERVER['STANDIN_URL'] ?? null;
+        assert(is_string($base));
+        /** @var list<array{id: string}> $mails */
+        $mails = json_decode((string) file_get_contents($base.'/mail/list.json?to='.rawurlencode($to)), true);
+        echo $db->int("SELECT count(*) FROM outbox WHERE state = 'waiting' AND key LIKE :like", $mine($to)), ' ', count(array_unique(array_column($mails, 'id')));
+        if (count($mails) !== count(array_unique(array_column($mails, 'id')))) {
             echo ' doubled';
         }
         break;

@@ -16,21 +16,22 @@ use Doctrine\DBAL\Driver\Statement;
 /** Counts the statements sent to the database, for the limit per page. */
 final class QueryCount implements Middleware
 {
-    private int $count = 0;
+    /** of this process: a connection may outlive the container that counts */
+    private static int $count = 0;
 
     public function add(): void
     {
-        ++$this->count;
+        ++self::$count;
     }
 
     public function count(): int
     {
-        return $this->count;
+        return self::$count;
     }
 
     public function reset(): void
     {
-        $this->count = 0;
+        self::$count = 0;
     }
 
     public function wrap(Driver $driver): Driver

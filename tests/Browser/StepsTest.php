@@ -1,0 +1,151 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jorvent\Tests\Browser;
+
+use Jorvent\Tests\Support\BrowserTest;
+use PHPUnit\Framework\Attributes\CoversNothing;
+
+/** Each step's main failure, as the person meets it; and the chain's acts by keyboard alone. */
+#[CoversNothing]
+final class StepsTest extends BrowserTest
+{
+    private const SOLVEIG = 'solveig.aune@skerryline.example';
+
+    public function testAWrongPasswordSaysNothingAndTheDemoPeopleAreOneClickAway(): void
+    {
+        $browser = $this->browser();
+        $browser->go('/sign-in')->fill('email', self::SOLVEIG)->fill('password', 'wrong')->press('Sign in')->sees('.jv-error', 'do not belong together');
+        self::assertSame(self::SOLVEIG, $browser->find('[name=email]')->getAttribute('value'));
+        $browser->press('MB')->sees('.jv-app')->press('MB', 'details')->sees('.jv-menu', 'Mo Bakkerud')->press('Sign out')->sees('.jv-signin');
+    }
+
+    public function testAForgottenPasswordComesByMail(): void
+    {
+        $browser = $this->browser();
+        $browser->go('/forgotten')->fill('email', 'torstein.hauge@skerryline.example')->press('Send the link')->sees('[role=status]', 'on its way');
+        $link = self::link(self::mail('torstein.hauge@skerryline.example', 'Choose a new password'), '/password/');
+        $browser->go($link)->fill('new_password', 'short')->press('Use it')->sees('.jv-error', 'At least 10 characters');
+        $browser->fill('new_password', 'a longer one for Torstein')->press('Use it')->sees('.is-said', 'new password is in use');
+        $browser->go($link)->sees('h1', 'does not open anything any more');
+        $browser->go('/sign-in')->fill('email', 'torstein.hauge@skerryline.example')->fill('password', 'a longer one for Torstein')->press('Sign in')->sees('.jv-app');
+    }
+
+    public function testTwoPeopleEditingTheSameBriefSeeTheDifference(): void
+    {
+        $mo = $this->browser()->signIn('mo.bakkerud@skerryline.example')->go('/r/2210/brief');
+        $solveig = $this->browser()->signIn(self::SOLVEIG)->go('/r/2210/brief');
+        $mo->fill('positions', '2')->press('Keep')->sees('[name=positions][value="2"]');
+        $solveig->fill('title', 'Electro-Technical Officer, hybrid')->press('Keep')->sees('.is-refused', 'Someone saved this brief while you were writing')->sees('.jt', 'Electro-Technical Officer, hybrid');
+        self::assertSame('Electro-Technical Officer, hybrid', $solveig->find('[name=title]')->getAttribute('value'), 'what was typed is kept');
+        $mo->go('/r/2210/brief');
+        self::assertSame('Electro-Technical Officer', $mo->find('[name=title]')->getAttribute('value'), 'and nothing was overwritten');
+        $solveig->press('Keep mine over it')->sees('[data-kept]', 'kept as you type');
+        $mo->go('/r/2210/brief')->sees('[name=title][value="Electro-Technical Officer, hybrid"]');
+    }
+
+    public function testBadResumesAreRefusedAtTheirField(): void
+    {
+        $phone = $this->phone();
+        $phone->go('/careers/2209/apply?lang=en');
+        foreach ([
+            [self::file('empty.pdf', ''), 'The file is empty'], [self::file('program.pdf', "MZ\x90\x00\x03".str_repeat("\0", 400)), 'neither a PDF nor a text file'], [self::file('broken.pdf', "%PDF-1.4\n".str_repeat('nonsense ', 60)), 'can not be opened'],
+            [self::file('huge.txt', str_repeat('long text ', 850_000)), 'over 8 MB'], [self::file('script.txt', "<?php system('ls');"), 'neither a PDF nor a text file'],
+        ] as [$file, $message]) {
+            $phone->attach('resume', $file)->press('Go on')->sees('.c-error', $message);
+        }
+        $phone->attach('resume', self::file('good.txt', "Ola Nordmann <script>alert(1)</script>\nOla Hansen\nola@post.example"))->press('Go on')->sees('.c-read', 'Ola Hansen');
+    }
+
+    public function testScriptInEveryFieldIsOnlyText(): void
+    {
+        $evil = '<script>document.title="taken"</script>"><img src=x onerror=alert(1)>';
+        $phone = $this->phone();
+        $phone->go('/careers/2209/apply?lang=en')->attach('resume', self::file('evil.txt', "Ola $evil\nola@post.example\n$evil"))->press('Go on');
+        $phone->fill('name', "Ola $evil")->fill('email', 'evil.'.bin2hex(random_bytes(3)).'@post.example')->fill('city', $evil)->click('label:has(input[name="answer[paper]"][value=yes])')->fill('answer[years]', '3')->click('label:has(input[name="answer[shift]"][value=Yes])');
+        $phone->press('Go on to check')->sees('.c-facts', '<script>')->click('[name=consent]')->press('Send application')->sees('h1', 'is with us');
+        $staff = $this->browser()->signIn(self::SOLVEIG)->go('/r/2209/pipeline')->sees('.pipe', '<script>')->press('Ola <script>')->sees('#reader', 'onerror');
+        self::assertStringContainsString('Pipeline', $staff->driver->getTitle());
+        $staff->go('/find?q='.rawurlencode($evil))->sees('.sl', '<script>');
+        self::assertStringContainsString('Search', $staff->driver->getTitle());
+    }
+
+    public function testAnApplicationSentTwiceIsOne(): void
+    {
+        $email = 'twice.'.bin2hex(random_bytes(3)).'@post.example';
+        $phone = $this->phone();
+        foreach ([1, 2] as $time) {
+            $phone->go('/careers/2209/apply?lang=en')->press('I have no file')->fill('name', 'Tove To')->fill('email', $email)->click('label:has(input[name="answer[paper]"][value=yes])')->fill('answer[years]', '3')->click('label:has(input[name="answer[shift]"][value=Yes])')->press('Go on to check')->click('[name=consent]')->press('Send application');
+            1 === $time ? $phone->sees('h1', 'is with us') : $phone->sees('.c-error', 'You have applied for this opening already');
+        }
+        $phone->driver->navigate()->back();
+        $this->browser()->signIn(self::SOLVEIG)->go('/find?q='.$email)->sees('h2', 'People 1');
+    }
+
+    public function testABoardThatIsDownShowsOnTheRecordAndIsRepaired(): void
+    {
+        $staff = $this->browser()->signIn(self::SOLVEIG);
+        try {
+            self::standIn('board', 'down');
+            $staff->go('/r/2202/adverts');
+            $staff->signIn('gordon.leask@skerryline.example')->go('/r/2202/adverts')->press('Post on Quayside Jobs')->sees('.place', 'Waits for Quayside Jobs');
+        } finally {
+            self::standIn('board', 'normal');
+        }
+        $staff->until(static fn (): bool => str_contains($staff->go('/r/2202/adverts')->text('main'), 'live, until') && !str_contains($staff->text('main'), 'Waits for'), 'the advert never went out after the board came back');
+    }
+
+    public function testTheCalendarsBeingDownBooksNothingBlindly(): void
+    {
+        $staff = $this->browser()->signIn(self::SOLVEIG);
+        try {
+            self::standIn('calendar', 'wrong');
+            $staff->go('/r/2201/interviews')->press('Arrange')->sees('.is-refused', 'Nothing is booked blindly');
+            self::standIn('resumes', 'down');
+            $staff->go('/r/2201/sourcing?q=PLC')->sees('.ladder', 'Crewfold did not answer')->sees('.res');
+        } finally {
+            self::standIn('calendar', 'normal');
+            self::standIn('resumes', 'normal');
+        }
+    }
+
+    public function testWalkingKeepingMovingAndUndoingByKeyboardAlone(): void
+    {
+        $staff = $this->browser()->signIn(self::SOLVEIG);
+        $staff->type('g', 'r')->sees('.jt.wide')->type('/')->type('naval', 'Enter')->sees('h2', 'Requisitions and openings 1')->type('j', 'Enter')->sees('.jv-req', 'Naval Architect');
+        $staff->type('g', 's')->sees('.qline')->type('c')->type('CFD', 'Enter')->sees('.yl', 'Says CFD')->type('Escape', 'j')->sees('#reader h2');
+        $before = $staff->text('#reader h2');
+        $staff->type('j')->until(static fn (): bool => $staff->text('#reader h2') !== $before, 'the reader did not follow');
+        $staff->until(static fn (): bool => str_contains($staff->settled()->text('#reader'), 'Set aside') || str_contains($staff->type('j')->text('#reader'), 'Set aside'), 'nobody could be set aside');
+        $staff->type('a')->sees('.is-said', 'is set aside')->type('u')->sees('.is-said', 'no longer set aside');
+        $staff->type('g', 'p')->sees('.pipe')->type('x')->sees('.actionbar', '1 marked')->type('Escape');
+        self::assertFalse($staff->driver->executeScript('return document.querySelector(".actionbar").checkVisibility()'));
+        $staff->type('?')->sees('h1', 'All keys');
+    }
+
+    public function testMovingSeveralAtOnceAndTakingItBack(): void
+    {
+        $staff = $this->browser()->signIn(self::SOLVEIG)->go('/r/2203/pipeline?by=name');
+        $before = $staff->text('.jv-inset');
+        $staff->driver->executeScript('[...document.querySelectorAll("tbody")].find((b) => b.querySelector(".grp")?.innerText.startsWith("Screening")).querySelectorAll("input").forEach((i, n) => { if (n < 2) { i.click(); } })');
+        $staff->sees('.actionbar', '2 marked')->type('m')->sees('.is-said', 'Moved 2 people');
+        self::assertNotSame($before, $staff->text('.jv-inset'));
+        $staff->press('Undo')->sees('.is-said', 'where they were');
+        self::assertSame($before, $staff->text('.jv-inset'));
+    }
+
+    public function testCandidatePagesNeedNoScript(): void
+    {
+        $phone = $this->phone();
+        foreach (['/careers', '/careers/2201', '/careers/2201/apply'] as $path) {
+            self::assertSame(0, $phone->go($path)->driver->executeScript('return [...document.scripts].filter((s) => s.type !== "application/ld+json").length'), $path);
+        }
+        $text = $phone->go('/careers/2201')->driver->executeScript('return document.querySelector("script[type=\'application/ld+json\']").textContent');
+        self::assertIsString($text);
+        $data = json_decode($text, true);
+        self::assertIsArray($data);
+        self::assertSame(['JobPosting', 'Marine Electrician'], [$data['@type'], $data['title']]);
+        self::assertStringContainsString('"addressCountry":"NO"', $text);
+    }
+}

@@ -1,0 +1,98 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jorvent\Tests\Integration;
+
+use Jorvent\Platform\Database\QueryCount;
+use Jorvent\Platform\Web\SecurityHeaders;
+use Jorvent\Tests\Support\DatabaseTest;
+use PHPUnit\Framework\Attributes\CoversNothing;
+use PHPUnit\Framework\Attributes\DataProvider;
+
+#[CoversNothing]
+final class PagesTest extends DatabaseTest
+{
+    private const MOST_QUERIES = 20;
+
+    /** @return iterable<string, array{string, string}> */
+    public static function pages(): iterable
+    {
+        foreach (['/today', '/requisitions', '/requisitions?state=all&q=berg', '/requisitions/new?profile=3', '/r/2201/brief', '/r/2206/brief', '/r/2201/adverts', '/r/2201/sourcing?q=PLC+OR+SCADA', '/r/2201/sourcing?q=PLC&in=bank', '/r/2201/pipeline', '/r/2201/pipeline?show=ended', '/r/2201/interviews', '/r/2205/offer', '/r/2207/outcome', '/r/2201/history', '/people/62', '/find?q=a'] as $path) {
+            yield $path => ['Solveig Aune', $path];
+        }
+        yield '/staff' => ['Runa Eikeland', '/staff'];
+        yield '/careers' => ['', '/careers'];
+        yield '/careers/2201' => ['', '/careers/2201'];
+    }
+
+    #[DataProvider('pages')]
+    public function testAPageStaysWithinItsQueriesAndSendsItsHeaders(string $who, string $path): void
+    {
+        if ('' !== $who) {
+            $this->as($who);
+        }
+        $count = $this->get(QueryCount::class);
+        $count->reset();
+        $this->client->request('GET', $path);
+        self::assertResponseIsSuccessful();
+        self::assertLessThanOrEqual(self::MOST_QUERIES, $count->count());
+        self::assertGreaterThan(0, $count->count());
+        $headers = $this->client->getResponse()->headers;
+        self::assertSame(SecurityHeaders::POLICY, $headers->get('Content-Security-Policy'));
+        self::assertSame('nosniff', $headers->get('X-Content-Type-Options'));
+        $html = (string) $this->client->getResponse()->getContent();
+        self::assertDoesNotMatchRegularExpression('/\sstyle=|\son[a-z]+=|<script(?![^>]*(src=|ld\+json))/i', $html);
+    }
+
+    public function testAListDoesNotAskPerRow(): void
+    {
+        $this->as('Solveig Aune');
+        $count = $this->get(QueryCount::class);
+        $queries = [];
+        foreach (['/r/2201/pipeline', '/r/2209/pipeline', '/requisitions?q=payroll', '/requisitions?state=all'] as $path) {
+            $count->reset();
+            $this->client->request('GET', $path);
+            $queries[$path] = $count->count();
+        }
+        self::assertLessThanOrEqual(1, abs($queries['/r/2201/pipeline'] - $queries['/r/2209/pipeline']), 'thirty people or eight');
+        self::assertSame($queries['/requisitions?q=payroll'], $queries['/requisitions?state=all'], 'one requisition or thirteen');
+    }
+
+    public function testAFormWithoutATokenChangesNothing(): void
+    {
+        $this->as('Solveig Aune');
+        $before = $this->int('SELECT count(*) FROM verdict');
+        $this->client->request('POST', '/r/2201/sourcing/aside', ['person' => '3', 'name' => 'x']);
+        self::assertSame(403, $this->client->getResponse()->getStatusCode());
+        $this->client->request('POST', '/r/2201/sourcing/aside', ['person' => '3', 'name' => 'x', '_token' => 'made up']);
+        self::assertSame(403, $this->client->getResponse()->getStatusCode());
+        self::assertSame($before, $this->int('SELECT count(*) FROM verdict'));
+        $this->send('/r/2201/pipeline', '/r/2201/sourcing/aside', ['person' => '3', 'name' => 'x']);
+        self::assertSame($before + 1, $this->int('SELECT count(*) FROM verdict'));
+    }
+
+    public function testTheListExportsAsCsvWithoutFormulas(): void
+    {
+        $this->db()->execute("UPDATE requisition SET title = '=1+1' WHERE number = 2201");
+        $this->as('Solveig Aune');
+        ob_start();
+        $this->client->request('GET', '/requisitions?as=csv&state=all');
+        $this->client->getResponse()->sendContent();
+        $csv = (string) ob_get_clean();
+        $csv = '' === $csv ? $this->client->getInternalResponse()->getContent() : $csv;
+        self::assertStringContainsString("R-2201,'=1+1,approved", $csv);
+        self::assertSame(14, substr_count(trim($csv), "\n") + 1);
+    }
+
+    public function testAManagerSeesOnlyWhatIsWithinReach(): void
+    {
+        $this->as('Callum Gauthier');
+        $this->client->request('GET', '/requisitions?state=all');
+        $html = (string) $this->client->getResponse()->getContent();
+        self::assertStringContainsString('Ticketing Data Analyst', $html);
+        self::assertStringNotContainsString('Marine Electrician', $html);
+        $this->client->request('GET', '/find?q=electrician');
+        self::assertStringNotContainsString('R-2201', (string) $this->client->getResponse()->getContent());
+    }
+}

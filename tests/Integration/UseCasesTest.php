@@ -1,0 +1,282 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jorvent\Tests\Integration;
+
+use Jorvent\Accounts\GuestLinks;
+use Jorvent\Accounts\Staff;
+use Jorvent\Careers\Apply;
+use Jorvent\Careers\ApplyDrafts;
+use Jorvent\Core\Messages\Template;
+use Jorvent\Core\Pay\OfferTerms;
+use Jorvent\Core\Shared\Money;
+use Jorvent\Core\Workflow\Stage;
+use Jorvent\Interviews\Arrange;
+use Jorvent\Offers\AnswerOffer;
+use Jorvent\Offers\OfferDesk;
+use Jorvent\Pipeline\CloseOut;
+use Jorvent\Pipeline\DecideKnockOut;
+use Jorvent\Pipeline\KeepCandidate;
+use Jorvent\Pipeline\MoveApplications;
+use Jorvent\Pipeline\UndoSteps;
+use Jorvent\Requisitions\AskApproval;
+use Jorvent\Requisitions\DecideBrief;
+use Jorvent\Requisitions\Fill;
+use Jorvent\Requisitions\OpenRequisition;
+use Jorvent\Requisitions\OpenRequisitionHandler;
+use Jorvent\Tests\Support\DatabaseTest;
+use PHPUnit\Framework\Attributes\CoversNothing;
+
+/** The rules that hold between the modules, on the demo world. */
+#[CoversNothing]
+final class UseCasesTest extends DatabaseTest
+{
+    public function testApprovalGoesRoundInOrderAndNothingLeavesTheHouseBefore(): void
+    {
+        $mo = $this->as('Mo Bakkerud')->id;
+        $number = $this->get(OpenRequisitionHandler::class)(new OpenRequisition(1, 8, 1, $mo, $mo, $this->account('Solveig Aune')->id));
+        $id = $this->int('SELECT id FROM requisition WHERE number = :n', ['n' => $number]);
+        self::assertSame(['not_approved'], $this->refused(fn () => $this->get(KeepCandidate::class)($id, '3', $mo)));
+        self::assertSame(['not_approved'], $this->refused(fn () => $this->get(\Jorvent\Adverts\Publish::class)($id, 'careers', null)));
+        $this->db()->execute('UPDATE requisition SET pay_max = pay_max + 5000000 WHERE id = :id', ['id' => $id]);
+        $this->entities()->clear();
+        $this->get(AskApproval::class)($id);
+        $decide = $this->get(DecideBrief::class);
+        [$hanne, $isla] = [$this->account('Hanne Solvik')->id, $this->account('Isla Farquhar')->id];
+        self::assertSame(['nothing_to_decide'], $this->refused(static fn () => $decide($id, $isla, 'agreed', '')), 'finance is asked second');
+        self::assertSame(['note reason_missing'], $this->refused(static fn () => $decide($id, $hanne, 'declined', ' ')));
+        $decide($id, $hanne, 'agreed', '');
+        self::assertSame('asked', $this->state($id));
+        $decide($id, $isla, 'agreed', '');
+        self::assertSame('approved', $this->state($id));
+        self::assertSame(['nothing_to_decide'], $this->refused(static fn () => $decide($id, $isla, 'agreed', '')));
+    }
+
+    public function testAStoppedApplicationNeitherMovesNorHearsBeforeANamedPersonLooked(): void
+    {
+        $solveig = $this->as('Solveig Aune')->id;
+        [$requisition, $id] = $this->stopped();
+        self::assertSame(['knock_out_open'], $this->refused(fn () => $this->get(MoveApplications::class)($requisition, [$id], null, $solveig)));
+        self::assertSame(['knock_out_open'], $this->refused(fn () => $this->get(CloseOut::class)($requisition, [$id], 'knock_out', new Template('S', 'B'), $solveig)));
+        self::assertSame(['reason reason_missing'], $this->refused(fn () => $this->get(DecideKnockOut::class)($id, false, ' ', $solveig)));
+        $this->get(DecideKnockOut::class)($id, false, 'Sits the paper in March.', $solveig);
+        self::assertSame(1, $this->get(MoveApplications::class)($requisition, [$id], null, $solveig));
+        self::assertSame(1, $this->int("SELECT count(*) FROM activity WHERE act = 'knock_out.overruled' AND subject_id = :id AND actor_id = :me", ['id' => $id, 'me' => $solveig]));
+    }
+
+    public function testOneThatMayNotMoveHoldsAllOfThem(): void
+    {
+        $solveig = $this->as('Solveig Aune')->id;
+        [$requisition, $stopped] = $this->stopped();
+        $free = $this->int("SELECT min(id) FROM application WHERE requisition_id = :r AND state = 'active' AND knock_out = 'none' AND stage = 'new'", ['r' => $requisition]);
+        self::assertSame(['knock_out_open'], $this->refused(fn () => $this->get(MoveApplications::class)($requisition, [$free, $stopped], Stage::Screening, $solveig)));
+        self::assertSame(1, $this->int("SELECT count(*) FROM application WHERE id = :id AND stage = 'new'", ['id' => $free]));
+        self::assertSame(['application_gone'], $this->refused(fn () => $this->get(MoveApplications::class)($requisition + 1, [$free], null, $solveig)), 'an application of another requisition');
+    }
+
+    public function testClosingOutCanBeUndoneUntilTheWordHasGone(): void
+    {
+        $solveig = $this->as('Solveig Aune')->id;
+        [$requisition, $id] = $this->active('screening');
+        $visits = $this->int('SELECT count(*) FROM stage_visit WHERE application_id = :id', ['id' => $id]);
+        $word = new Template('Your application: {{ opening }}', 'Dear {{ first_name }}, thank you.');
+        $this->get(CloseOut::class)($requisition, [$id], 'skills', $word, $solveig);
+        self::assertSame(1, $this->int("SELECT count(*) FROM outbox WHERE starts_with(key, :k) AND state = 'waiting' AND available_at > now()", ['k' => "close_out-$id-"]), 'the word waits a while');
+        self::assertSame('close_out', $this->get(UndoSteps::class)->undoLast($solveig));
+        self::assertSame(1, $this->int("SELECT count(*) FROM application WHERE id = :id AND state = 'active' AND stage = 'screening'", ['id' => $id]));
+        self::assertSame(1, $this->int("SELECT count(*) FROM outbox WHERE starts_with(key, :k) AND state = 'dropped'", ['k' => "close_out-$id-"]));
+        self::assertSame($visits, $this->int('SELECT count(*) FROM stage_visit WHERE application_id = :id', ['id' => $id]));
+        self::assertSame(['nothing_to_undo'], $this->refused(fn () => $this->get(UndoSteps::class)->undoLast($solveig)));
+        $this->clock()->moveTo($this->clock()->now()->modify('+1 minute'));
+        $this->get(CloseOut::class)($requisition, [$id], 'skills', $word, $solveig);
+        $this->db()->execute("UPDATE outbox SET state = 'delivered' WHERE starts_with(key, :k) AND state = 'waiting'", ['k' => "close_out-$id-"]);
+        self::assertSame(['word_already_sent'], $this->refused(fn () => $this->get(UndoSteps::class)->undoLast($solveig)));
+    }
+
+    public function testUndoLeavesAloneWhatAnotherChangedSince(): void
+    {
+        $solveig = $this->as('Solveig Aune')->id;
+        [$requisition, $id] = $this->active('screening');
+        $this->get(MoveApplications::class)($requisition, [$id], null, $solveig);
+        $this->get(MoveApplications::class)($requisition, [$id], Stage::Decision, $this->account('Ailsa Drummond')->id);
+        self::assertSame(['changed_since'], $this->refused(fn () => $this->get(UndoSteps::class)->undoLast($solveig)));
+        self::assertSame(1, $this->int("SELECT count(*) FROM application WHERE id = :id AND stage = 'decision'", ['id' => $id]));
+    }
+
+    public function testAWordWithAnOpenFieldIsNotSent(): void
+    {
+        $solveig = $this->as('Solveig Aune')->id;
+        [$requisition, $id] = $this->active('screening');
+        self::assertSame(['body merge_field_unknown'], $this->refused(fn () => $this->get(CloseOut::class)($requisition, [$id], 'skills', new Template('S', 'Dear {{ nick_name }}'), $solveig)));
+        self::assertSame(1, $this->int("SELECT count(*) FROM application WHERE id = :id AND state = 'active'", ['id' => $id]), 'and nobody is closed out without it');
+    }
+
+    public function testApplyingUnderAKnownAddressChangesNothingOfThePerson(): void
+    {
+        $known = $this->db()->row('SELECT c.id, c.name, c.email, c.phone, c.city FROM candidate c WHERE c.email IS NOT NULL AND NOT EXISTS (SELECT 1 FROM application p WHERE p.candidate_id = c.id) ORDER BY c.id LIMIT 1');
+        self::assertNotNull($known);
+        $opening = $this->int('SELECT id FROM requisition WHERE number = 2209');
+        $drafts = $this->get(ApplyDrafts::class);
+        $key = $drafts->start($opening, null, ['name' => 'Someone Else', 'email' => strtoupper($known->str('email')), 'phone' => '+47 5555 9999', 'city' => 'Elsewhere', 'consent' => 'yes', 'q:paper' => 'yes', 'q:years' => '2', 'q:shift' => 'Yes'], null);
+        $this->get(Apply::class)($key, 'en');
+        $after = $this->db()->row('SELECT name, email, phone, city FROM candidate WHERE id = :id', ['id' => $known->int('id')]);
+        self::assertSame([$known->str('name'), $known->str('email'), $known->str('phone')], [$after?->str('name'), $after?->str('email'), $after?->str('phone')]);
+        self::assertSame(1, $this->int('SELECT count(*) FROM candidate WHERE lower(email) = lower(:e)', ['e' => $known->str('email')]));
+        self::assertSame(['already_sent'], $this->refused(fn () => $this->get(Apply::class)($key, 'en')), 'a double submit');
+        $again = $drafts->start($opening, null, ['name' => 'X Y', 'email' => $known->str('email'), 'consent' => 'yes', 'q:paper' => 'yes', 'q:years' => '2', 'q:shift' => 'Yes'], null);
+        self::assertSame(['email already_applied'], $this->refused(fn () => $this->get(Apply::class)($again, 'en')));
+    }
+
+    public function testApplyingLateIsRefused(): void
+    {
+        $drafts = $this->get(ApplyDrafts::class);
+        $key = $drafts->start($this->int('SELECT id FROM requisition WHERE number = 2209'), null, ['name' => 'Ola Hansen', 'email' => 'ola.late@post.example', 'consent' => 'yes'], null);
+        $this->db()->execute("UPDATE posting SET until = '2020-01-01' WHERE requisition_id = (SELECT id FROM requisition WHERE number = 2209)");
+        self::assertSame(['opening_closed'], $this->refused(fn () => $this->get(Apply::class)($key, 'en')));
+    }
+
+    public function testSomeoneWhoAskedNotToBeContactedIsNotKept(): void
+    {
+        $barred = $this->int('SELECT min(c.id) FROM candidate c WHERE contact_barred_until > now() AND NOT EXISTS (SELECT 1 FROM application p WHERE p.candidate_id = c.id)');
+        self::assertSame(['do_not_contact'], $this->refused(fn () => $this->get(KeepCandidate::class)($this->int('SELECT id FROM requisition WHERE number = 2201'), (string) $barred, $this->as('Solveig Aune')->id)));
+    }
+
+    public function testNobodySitsInTwoInterviewsAtOnce(): void
+    {
+        $solveig = $this->as('Solveig Aune')->id;
+        [$first, $second] = array_map(static fn ($r): int => $r->int('id'), $this->db()->rows("SELECT id FROM application WHERE state = 'active' AND stage = 'first_call' ORDER BY id LIMIT 2"));
+        $at = new \DateTimeImmutable('next tuesday 04:00 UTC');
+        $ines = $this->account('Ines Teixeira')->id;
+        $arrange = $this->get(Arrange::class);
+        $arrange($first, 'One', 50, '', [$ines], [$at], $solveig);
+        self::assertSame(['when time_taken'], $this->refused(static fn () => $arrange($second, 'Two', 50, '', [$ines], [$at->modify('+30 minutes')], $solveig)));
+        self::assertSame(0, $this->int("SELECT count(*) FROM interview WHERE title = 'Two'"), 'and nothing of it is left');
+        $arrange($second, 'Two', 50, '', [$ines], [$at->modify('+50 minutes')], $solveig);
+        $this->get(\Jorvent\Interviews\Cancel::class)($this->int("SELECT id FROM interview WHERE title = 'One'"));
+        self::assertSame(0, $this->int("SELECT count(*) FROM interview_seat s JOIN interview i ON i.id = s.interview_id WHERE i.title = 'One' AND s.during IS NOT NULL"), 'a cancelled hour is free again');
+        self::assertSame(['when time_has_passed'], $this->refused(static fn () => $arrange($second, 'Three', 50, '', [$ines], [new \DateTimeImmutable('2020-01-01')], $solveig)));
+    }
+
+    public function testAnOfferIsSentOnlyWhenAgreedAndSignedOnlyAsRead(): void
+    {
+        $solveig = $this->as('Solveig Aune')->id;
+        [, $id] = $this->active('decision');
+        $desk = $this->get(OfferDesk::class);
+        $terms = fn (int $base): OfferTerms => new OfferTerms(Money::major($base, 'NOK'), $this->clock()->now()->setTime(0, 0)->modify('+60 days'), $this->clock()->now()->setTime(0, 0)->modify('+20 days'));
+        $offer = $desk->compose($id, $terms(700_000), $solveig);
+        $desk->ask($offer);
+        self::assertSame(['offer_not_agreed'], $this->refused(static fn () => $desk->send($offer)));
+        $desk->decide($offer, $this->account('Hanne Solvik')->id, 'agreed', '');
+        $desk->compose($id, $terms(710_000), $solveig);
+        self::assertSame(['offer_not_agreed'], $this->refused(static fn () => $desk->send($offer)), 'a changed offer must be agreed anew');
+        $desk->compose($id, $terms(690_000), $solveig);
+        $desk->ask($offer);
+        $desk->send($offer);
+        $hash = (string) $this->db()->row('SELECT letter_sha256 FROM offer WHERE id = :id', ['id' => $offer])?->str('letter_sha256');
+        $answer = $this->get(AnswerOffer::class);
+        self::assertSame(['letter_changed'], $this->refused(static fn () => $answer->sign($offer, 'Ana Pires', str_repeat('0', 64), '127.0.0.1')));
+        self::assertSame(['name name_missing'], $this->refused(static fn () => $answer->sign($offer, ' ', $hash, null)));
+        $answer->sign($offer, 'Ana Pires', $hash, '127.0.0.1');
+        self::assertSame(['offer_not_open'], $this->refused(static fn () => $answer->sign($offer, 'Ana Pires', $hash, null)));
+        self::assertSame(['offer_not_open'], $this->refused(static fn () => $answer->decline($offer, 'Too late')));
+        self::assertSame(1, $this->int("SELECT count(*) FROM outbox WHERE kind = 'records' AND state = 'waiting'"));
+        self::assertSame(['positions_open'], $this->refused(fn () => $this->get(Fill::class)($this->int('SELECT id FROM requisition WHERE number = 2201'), null, $solveig)), 'two positions, one signed');
+    }
+
+    public function testAnOfferExpires(): void
+    {
+        $row = $this->db()->row("SELECT o.id, o.letter_sha256 FROM offer o WHERE o.state = 'sent'");
+        self::assertNotNull($row);
+        $this->clock()->moveTo($this->clock()->now()->modify('+30 days'));
+        self::assertSame(['offer_expired'], $this->refused(fn () => $this->get(AnswerOffer::class)->sign($row->int('id'), 'Ana Pires', $row->str('letter_sha256'), null)));
+    }
+
+    public function testGuestLinksOpenOneThingAndNoLonger(): void
+    {
+        $links = $this->get(GuestLinks::class);
+        $secret = basename($links->issue(GuestLinks::STATUS, 5, 3));
+        self::assertSame(5, $links->open(GuestLinks::STATUS, $secret)?->subject);
+        self::assertNull($links->open(GuestLinks::OFFER, $secret), 'not for another purpose');
+        self::assertNull($links->open(GuestLinks::STATUS, $secret.'x'));
+        self::assertSame(0, $this->int('SELECT count(*) FROM guest_link WHERE secret_sha256 = :s', ['s' => $secret]), 'the secret itself is not stored');
+        $this->clock()->moveTo($this->clock()->now()->modify('+4 days'));
+        self::assertNull($links->open(GuestLinks::STATUS, $secret), 'expired');
+        $other = basename($links->issue(GuestLinks::BOOK, 7, 3));
+        self::assertSame(1, $links->revoke(GuestLinks::BOOK, 7));
+        $this->client->request('GET', '/l/book/'.$other);
+        self::assertSame(410, $this->client->getResponse()->getStatusCode());
+        self::assertStringContainsString('does not open anything any more', (string) $this->client->getResponse()->getContent());
+    }
+
+    public function testWhoLeavesHandsEverythingOverInOneStep(): void
+    {
+        $staff = $this->get(Staff::class);
+        $runa = $this->as('Runa Eikeland')->id;
+        [$mo, $torstein] = [$this->account('Mo Bakkerud')->id, $this->account('Torstein Hauge')->id];
+        self::assertGreaterThan(0, array_sum($staff->holds($mo)));
+        self::assertSame(['to successor_missing'], $this->refused(static fn () => $staff->letGo($mo, null, $runa)));
+        self::assertSame(['not_yourself'], $this->refused(static fn () => $staff->letGo($runa, $mo, $runa)));
+        $this->db()->execute('DELETE FROM interview_seat WHERE account_id = :t AND during && (SELECT range_merge(range_agg(during)) FROM interview_seat WHERE account_id = :m)', ['t' => $torstein, 'm' => $mo]);
+        $staff->letGo($mo, $torstein, $runa);
+        self::assertSame(0, array_sum($staff->holds($mo)));
+        self::assertSame(0, $this->int('SELECT count(*) FROM account WHERE id = :id AND active', ['id' => $mo]));
+        $grant = $this->int("SELECT id FROM account_grant WHERE role = 'admin'");
+        self::assertSame(['last_admin'], $this->refused(static fn () => $staff->revoke($grant, $torstein)));
+    }
+
+    public function testTheActivityLogCanOnlyGrow(): void
+    {
+        foreach (["UPDATE activity SET act = 'x'", 'DELETE FROM activity', 'TRUNCATE activity'] as $sql) {
+            $this->db()->execute('SAVEPOINT here');
+            try {
+                $this->db()->execute($sql);
+                self::fail($sql.' went through.');
+            } catch (\Doctrine\DBAL\Exception $e) {
+                self::assertStringContainsString('append-only', $e->getMessage());
+                $this->db()->execute('ROLLBACK TO SAVEPOINT here');
+            }
+        }
+    }
+
+    public function testTheFirstVisitorOfAnEmptyHouseBecomesItsAdmin(): void
+    {
+        $this->db()->execute('SET LOCAL session_replication_role = replica');
+        foreach (['account_grant', 'account', 'org_unit'] as $table) {
+            $this->db()->execute('DELETE FROM '.$table);
+        }
+        $this->client->request('GET', '/sign-in');
+        self::assertResponseRedirects('/first-admin');
+        $this->client->request('GET', '/first-admin');
+        self::assertResponseIsSuccessful();
+        $first = $this->get(\Jorvent\Accounts\FirstAdmin::class);
+        self::assertSame(['company missing', 'name missing', 'email email_wrong', 'zone zone_unknown'], $this->refused(static fn () => $first('', '', 'nobody', 'long enough for it', 'Mars/Base')));
+        $first('New Line', 'Runa Eikeland', 'runa@newline.example', 'long enough for it', 'Europe/Oslo');
+        self::assertSame(['not_the_first'], $this->refused(static fn () => $first('Other', 'Other', 'other@newline.example', 'long enough for it', 'Europe/Oslo')));
+        self::assertSame(1, $this->int("SELECT count(*) FROM account_grant WHERE role = 'admin'"));
+    }
+
+    private function state(int $requisition): ?string
+    {
+        return $this->db()->row('SELECT state FROM requisition WHERE id = :id', ['id' => $requisition])?->str('state');
+    }
+
+    /** @return array{int, int} requisition and an application of it at that stage */
+    private function active(string $stage): array
+    {
+        $row = $this->db()->row("SELECT p.requisition_id, p.id FROM application p JOIN requisition r ON r.id = p.requisition_id WHERE r.number = 2201 AND p.state = 'active' AND p.stage = :s AND p.knock_out = 'none' ORDER BY p.id LIMIT 1", ['s' => $stage]);
+        self::assertNotNull($row);
+
+        return [$row->int('requisition_id'), $row->int('id')];
+    }
+
+    /** @return array{int, int} requisition and an application of it that a knock-out stopped */
+    private function stopped(): array
+    {
+        $row = $this->db()->row("SELECT p.requisition_id, p.id FROM application p WHERE p.state = 'active' AND p.stage = 'new' AND p.knock_out = 'none' AND EXISTS (SELECT 1 FROM application o WHERE o.requisition_id = p.requisition_id AND o.id <> p.id AND o.stage = 'new' AND o.state = 'active' AND o.knock_out = 'none') ORDER BY p.id LIMIT 1");
+        self::assertNotNull($row);
+        $this->db()->execute("UPDATE application SET knock_out = 'failed' WHERE id = :id", ['id' => $row->int('id')]);
+
+        return [$row->int('requisition_id'), $row->int('id')];
+    }
+}
