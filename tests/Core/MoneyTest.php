@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Jorvent\Tests\Core;
 
 use Jorvent\Core\Pay\Band;
+use Jorvent\Core\Pay\ExchangeRate;
 use Jorvent\Core\Pay\OfferTerms;
 use Jorvent\Core\Shared\Money;
 use Jorvent\Core\Shared\Refusal;
@@ -76,6 +77,16 @@ final class MoneyTest extends TestCase
     {
         $this->expectException(\LogicException::class);
         new Band(new Money(2, 'EUR'), new Money(2, 'EUR'));
+    }
+
+    public function testConversionGoesThroughTheEuroAndRoundsOnce(): void
+    {
+        $day = new \DateTimeImmutable('2026-01-12');
+        $rate = static fn (string $currency, string $perEuro): ExchangeRate => new ExchangeRate($currency, $day, (int) ExchangeRate::parse($perEuro));
+        self::assertSame(5_129_880, ExchangeRate::convert(Money::major(698_000, 'NOK'), $rate('NOK', '11.62'), $rate('GBP', '0.854'))->minor);
+        self::assertSame(6_006_885, ExchangeRate::convert(Money::major(698_000, 'NOK'), $rate('NOK', '11.62'), $rate('EUR', '1'))->minor);
+        self::assertSame(1_650, ExchangeRate::convert(Money::major(10, 'EUR'), $rate('EUR', '1'), $rate('JPY', '165'))->minor, 'yen have no minor unit');
+        self::assertSame([11_620_000, 854_000, null, null, null, null], array_map(ExchangeRate::parse(...), ['11.62', '0.854', '0', '-1', '1,5', '1.0000001']));
     }
 
     public function testOfferTerms(): void

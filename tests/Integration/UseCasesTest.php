@@ -22,6 +22,7 @@ use Jorvent\Pipeline\MoveApplications;
 use Jorvent\Pipeline\UndoSteps;
 use Jorvent\Requisitions\AskApproval;
 use Jorvent\Requisitions\DecideBrief;
+use Jorvent\Requisitions\ExchangeRates;
 use Jorvent\Requisitions\Fill;
 use Jorvent\Requisitions\OpenRequisition;
 use Jorvent\Requisitions\OpenRequisitionHandler;
@@ -223,6 +224,20 @@ final class UseCasesTest extends DatabaseTest
         self::assertSame(0, $this->int('SELECT count(*) FROM account WHERE id = :id AND active', ['id' => $mo]));
         $grant = $this->int("SELECT id FROM account_grant WHERE role = 'admin'");
         self::assertSame(['last_admin'], $this->refused(static fn () => $staff->revoke($grant, $torstein)));
+    }
+
+    public function testExchangeRatesAreReadWholeOrNotAtAllAndShowTheirDay(): void
+    {
+        $rates = $this->get(ExchangeRates::class);
+        $before = $this->int('SELECT count(*) FROM exchange_rate');
+        self::assertSame(['row 1 rates_header'], $this->refused(static fn () => $rates->import("a,b\n1,2")));
+        self::assertSame(['row 3 not_a_day', 'row 4 rate_currency', 'row 5 rate_number'], $this->refused(static fn () => $rates->import("Currency,Day,per_euro\nNOK,2030-01-01,11\nNOK,2030-02-30,11\nKRONE,2030-01-01,11\nGBP,2030-01-01,none")));
+        self::assertSame($before, $this->int('SELECT count(*) FROM exchange_rate'));
+        self::assertSame(2, $rates->import("currency,day,per_euro\r\nNOK,2030-01-01,10.00\r\nEUR,2030-01-01,1\r\n"));
+        $converted = $rates->convert(Money::major(698_000, 'NOK'), 'EUR');
+        self::assertNotNull($converted);
+        self::assertSame([69_800, '2030-01-01'], [$converted[0]->units(), $converted[1]->format('Y-m-d')]);
+        self::assertNull($rates->convert(Money::major(1, 'NOK'), 'XXX'));
     }
 
     public function testTheActivityLogCanOnlyGrow(): void

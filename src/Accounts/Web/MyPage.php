@@ -48,9 +48,8 @@ final class MyPage extends Page
     {
         $me = $this->me();
         $this->db->transaction(static fn () => $me->prefer(!$me->nightWatch, $me->singleKeys, $me->timeZone(), $me->workFrom, $me->workTo));
-        $back = parse_url($request->headers->get('referer') ?? '', \PHP_URL_PATH);
 
-        return $this->redirect(\is_string($back) && str_starts_with($back, '/') && !str_starts_with($back, '//') ? $back : '/today', Response::HTTP_SEE_OTHER);
+        return $this->back($request);
     }
 
     private function save(Input $input): void

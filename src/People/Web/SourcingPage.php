@@ -74,7 +74,7 @@ final class SourcingPage extends Page
     {
         $input = Input::of($request);
 
-        return $this->act(fn () => $keep((int) $_subject->requisitionId, $input->line('person'), $this->me()->id), 'kept', 'sourcing', $this->back($number, $input), ['%name%' => $input->line('name')]);
+        return $this->act(fn () => $keep((int) $_subject->requisitionId, $input->line('person'), $this->me()->id), 'kept', 'sourcing', $this->afterwards($number, $input), ['%name%' => $input->line('name')]);
     }
 
     #[Gate(Permission::Keep, Gate::REQUISITION)]
@@ -83,11 +83,11 @@ final class SourcingPage extends Page
     {
         $input = Input::of($request);
 
-        return $this->act(fn () => $aside((int) $_subject->requisitionId, (int) $input->int('person'), $this->me()->id), 'set_aside', 'sourcing', $this->back($number, $input), ['%name%' => $input->line('name')]);
+        return $this->act(fn () => $aside((int) $_subject->requisitionId, (int) $input->int('person'), $this->me()->id), 'set_aside', 'sourcing', $this->afterwards($number, $input), ['%name%' => $input->line('name')]);
     }
 
     /** @return array<string, mixed> */
-    private function back(int $number, Input $input): array
+    private function afterwards(int $number, Input $input): array
     {
         return array_filter(['number' => $number, 'in' => 'bank' === $input->line('in') ? 'bank' : null, 'person' => $input->line('next')], static fn ($v): bool => null !== $v && '' !== $v);
     }

@@ -24,8 +24,7 @@ final class UndoAct extends Page
         } catch (Refused $refused) {
             $this->addFlash('refused', ['id' => 'refusal.'.$refused->refusals[0]->code, 'data' => []]);
         }
-        $back = parse_url($request->headers->get('referer') ?? '', \PHP_URL_PATH);
 
-        return $this->redirect(\is_string($back) && str_starts_with($back, '/') && !str_starts_with($back, '//') ? $back : '/today', Response::HTTP_SEE_OTHER);
+        return $this->back($request);
     }
 }

@@ -8,6 +8,7 @@ use Jorvent\Accounts\Entity\Account;
 use Jorvent\Core\Shared\Refused;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
 use Symfony\Component\HttpFoundation\RedirectResponse;
+use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 
 /** What all pages share: who is here, saying what happened, and answering a refusal at its field. */
@@ -41,6 +42,14 @@ abstract class Page extends AbstractController
         }
 
         return $this->redirectToRoute($route, $parameters, Response::HTTP_SEE_OTHER);
+    }
+
+    /** To the page one came from, as far as it is one of ours. */
+    protected function back(Request $request): RedirectResponse
+    {
+        $path = parse_url($request->headers->get('referer') ?? '', \PHP_URL_PATH);
+
+        return $this->redirect(\is_string($path) && str_starts_with($path, '/') && !str_starts_with($path, '//') ? $path : '/today', Response::HTTP_SEE_OTHER);
     }
 
     /** @param array<string, mixed> $data */

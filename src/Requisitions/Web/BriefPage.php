@@ -19,6 +19,7 @@ use Jorvent\Requisitions\AskApproval;
 use Jorvent\Requisitions\Brief;
 use Jorvent\Requisitions\DecideBrief;
 use Jorvent\Requisitions\Entity\Requisition;
+use Jorvent\Requisitions\ExchangeRates;
 use Jorvent\Requisitions\RequisitionViews;
 use Jorvent\Requisitions\SaveBrief;
 use Jorvent\Requisitions\SaveBriefHandler;
@@ -31,7 +32,7 @@ use Symfony\Component\Routing\Attribute\Route;
 #[Route('/r/{number}', requirements: ['number' => '\d{1,9}'])]
 final class BriefPage extends Page
 {
-    public function __construct(private readonly Db $db, private readonly EntityManagerInterface $entities, private readonly RequisitionViews $views, private readonly Approvals $approvals, private readonly AskApproval $asking)
+    public function __construct(private readonly Db $db, private readonly EntityManagerInterface $entities, private readonly RequisitionViews $views, private readonly Approvals $approvals, private readonly AskApproval $asking, private readonly ExchangeRates $rates)
     {
     }
 
@@ -122,7 +123,7 @@ final class BriefPage extends Page
             'chain' => $editable ? $this->asking->chain($brief, $requisition->profileId) : [], 'approvals' => $this->approvals->of($requisition->id, null),
             'units' => $this->db->rows('SELECT id, name, headcount, headcount_plan FROM org_unit ORDER BY path'), 'sites' => $this->db->rows('SELECT id, name, currency FROM site ORDER BY id'),
             'people' => $this->db->rows("SELECT DISTINCT a.id, a.name, bool_or(g.role = 'recruiter') AS recruits FROM account a JOIN account_grant g ON g.account_id = a.id WHERE a.active AND g.role IN ('manager', 'recruiter') GROUP BY a.id, a.name ORDER BY a.name"),
-            'categories' => QuaysideJobs::CATEGORIES, 'similar' => $this->similar($requisition),
+            'categories' => QuaysideJobs::CATEGORIES, 'similar' => $this->similar($requisition), 'in_euro' => null === $brief->payTo || 'EUR' === $brief->currency ? null : $this->rates->convert($brief->payTo, 'EUR'),
         ], new Response(status: $errors->any() ? 422 : 200));
     }
 

@@ -27,8 +27,7 @@ final class TryAgain extends Page
             throw $this->createAccessDeniedException();
         }
         $this->say($outbox->tryAgain($id) ? 'trying_again' : 'nothing_to_try');
-        $back = parse_url($request->headers->get('referer') ?? '', \PHP_URL_PATH);
 
-        return $this->redirect(\is_string($back) && str_starts_with($back, '/') && !str_starts_with($back, '//') ? $back : '/today', Response::HTTP_SEE_OTHER);
+        return $this->back($request);
     }
 }
