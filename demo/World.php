@@ -277,12 +277,12 @@ final class World
         // the last stage was entered not long ago: up to a little over its agreed days
         $last = end($stages);
         $recent = min($span, (int) (86400 * $last->agreedDays() * $this->random->getInt(5, 125) / 100));
-        $span -= $over ? intdiv($span, \count($stages)) : $recent;
+        $span = $over ? min($span, 86400 * array_sum(array_map(static fn (Stage $s): int => 1 + $s->agreedDays(), $stages))) : $span - $recent;
         $visits = [];
         $at = $applied;
         $whole = max(1, \count($stages) - 1);
         foreach ($stages as $k => $stage) {
-            $until = $k === \count($stages) - 1 ? ($over ? $this->now->modify('-5 days') : null) : $applied->setTimestamp($applied->getTimestamp() + intdiv($span * ($k + 1), $whole));
+            $until = $k === \count($stages) - 1 ? ($over ? max($at, $applied->setTimestamp($applied->getTimestamp() + $span)) : null) : $applied->setTimestamp($applied->getTimestamp() + intdiv($span * ($k + 1), $whole));
             $visits[] = [$stage, $at, null === $until ? null : max($until, $at)];
             $entered = $at;
             $at = $until ?? $at;

@@ -136,7 +136,7 @@ final readonly class Apply
     }
 
     /**
-     * Someone known by this address stays one person; what is known of them is shown to nobody here and changed by nothing written here.
+     * Someone known by this address stays one person: nothing known of them is shown here, and name, phone and town are not changed by what is typed here; the new resume is added to those they have.
      *
      * @param array<string, string> $fields
      */

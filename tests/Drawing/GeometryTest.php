@@ -95,6 +95,13 @@ final class GeometryTest extends TestCase
         }
     }
 
+    public function testWhatLiesOutsideTheBandIsHatched(): void
+    {
+        self::assertStringNotContainsString('jv-rust', BandRuler::draw(620_000, 760_000, 640_000, 750_000, 'inside'));
+        self::assertStringContainsString('jv-rust', BandRuler::draw(620_000, 760_000, 640_000, 790_000, 'above'));
+        self::assertStringContainsString('jv-rust', BandRuler::draw(620_000, 760_000, 590_000, 750_000, 'below'));
+    }
+
     public function testFigures(): void
     {
         self::assertSame(["1\u{2009}284", "\u{2212}5", '+82', '4.39', '0.05'], [Figures::thousands(1284), Figures::thousands(-5), Figures::signed(82), Figures::hundredths(439), Figures::hundredths(5)]);
