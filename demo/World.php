@@ -261,7 +261,7 @@ final class World
             return [[Stage::Screening, Stage::FirstCall][$i % 2], 'closed', ['skills', 'experience', 'pay'][$i % 3]];
         }
         $far = $appliedAgo > 25 ? 4 : ($appliedAgo > 14 ? 3 : ($appliedAgo > 6 ? 2 : ($appliedAgo > 2 ? 1 : 0)));
-        $stage = [Stage::New, Stage::Screening, Stage::FirstCall, Stage::Interview, Stage::Decision][$this->random->getInt(max(0, $far - 2), $far)];
+        $stage = [Stage::New, Stage::Screening, Stage::FirstCall, Stage::Interview, Stage::Decision][$this->random->getInt(max(0, $far - 1), $far)];
 
         return [$stage, 'active', null];
     }
