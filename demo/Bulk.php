@@ -14,8 +14,11 @@ final class Bulk
     /** @var list<array<string, mixed>> */
     private array $rows = [];
 
-    /** @param array<string, string> $casts SQL types by column, for columns that need one */
-    public function __construct(private readonly Db $db, private readonly string $table, private readonly array $casts = [])
+    /**
+     * @param array<string, string> $casts SQL types by column, for columns that need one
+     * @param self|null             $first what these rows refer to, written before them
+     */
+    public function __construct(private readonly Db $db, private readonly string $table, private readonly array $casts = [], private readonly ?self $first = null)
     {
     }
 
@@ -33,6 +36,7 @@ final class Bulk
         if ([] === $this->rows) {
             return;
         }
+        $this->first?->flush();
         $columns = array_keys($this->rows[0]);
         $tuples = $parameters = [];
         foreach ($this->rows as $i => $row) {

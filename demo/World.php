@@ -396,7 +396,9 @@ final class World
     /** @param array<string, string> $casts */
     private function bulk(string $table, array $casts = []): Bulk
     {
-        return ($this->bulks[$table] ??= [new Bulk($this->db, $table, $casts)])[0];
+        $first = \in_array($table, ['resume', 'candidate_words'], true) ? $this->bulk('candidate') : null;
+
+        return ($this->bulks[$table] ??= [new Bulk($this->db, $table, $casts, $first)])[0];
     }
 
     private function flush(): void

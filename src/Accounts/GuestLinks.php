@@ -15,6 +15,7 @@ final readonly class GuestLinks
     public const OFFER = 'offer';
     public const STATUS = 'status';
     public const PASSWORD = 'password';
+    public const REVIEW = 'review';
 
     public function __construct(private Db $db, private ClockInterface $clock, #[Autowire('%env(APP_SECRET)%')] private string $key, #[Autowire('%env(JORVENT_URL)%')] private string $url)
     {

@@ -135,6 +135,22 @@ final class StepsTest extends BrowserTest
         self::assertSame($before, $staff->text('.jv-inset'));
     }
 
+    public function testAGuestReadsAShortlistAndLeavesAViewUntilTheLinkIsRevoked(): void
+    {
+        $staff = $this->browser()->signIn(self::SOLVEIG)->go('/r/2203/pipeline');
+        $staff->type('x')->sees('.actionbar', '1 marked')->press('Make a guest link')->sees('.is-refused', 'Say for whom');
+        $name = $staff->text('tr.is-sel a');
+        $staff->type('x')->sees('.actionbar', '1 marked')->fill('guest', 'Kari of the owners')->press('Make a guest link')->sees('.is-said', 'For Kari of the owners');
+        $link = self::link($staff->text('.is-said'), '/l/review/');
+        $guest = $this->phone();
+        $guest->go($link.'?lang=en')->sees('h2', $name)->press('Leave this view')->sees('.c-error', 'Please choose one');
+        self::assertStringNotContainsString('@post.example', (string) preg_replace('/.*WORK/s', '', $guest->text('main')), 'contacts stand in the resume at most');
+        self::assertAxe($guest);
+        $guest->click('label:has(input[value=yes])')->fill('comment', 'Knows the linkspan.')->press('Leave this view')->sees('[role=status]', 'Kept');
+        $staff->go('/r/2203/pipeline')->sees('#reader', 'Knows the linkspan.')->press('Revoke link')->sees('.is-said', 'opens nothing any more');
+        $guest->go($link)->sees('h1', 'does not open anything any more');
+    }
+
     public function testCandidatePagesNeedNoScript(): void
     {
         $phone = $this->phone();

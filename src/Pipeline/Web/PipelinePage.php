@@ -15,6 +15,7 @@ use Jorvent\Pipeline\CloseOut;
 use Jorvent\Pipeline\DecideKnockOut;
 use Jorvent\Pipeline\Entity\Application;
 use Jorvent\Pipeline\MoveApplications;
+use Jorvent\Pipeline\Shortlists;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
 use Jorvent\Platform\Web\Errors;
@@ -35,7 +36,7 @@ final class PipelinePage extends Page
     private const SORTS = ['screen' => 'p.score DESC NULLS LAST, p.fit DESC NULLS LAST', 'fit' => 'p.fit DESC NULLS LAST, p.score DESC NULLS LAST', 'waits' => 'p.entered_at', 'name' => 'c.name'];
     private const ROWS = 200;
 
-    public function __construct(private readonly Db $db, private readonly RequisitionViews $views, private readonly ClockInterface $clock)
+    public function __construct(private readonly Db $db, private readonly RequisitionViews $views, private readonly ClockInterface $clock, private readonly Shortlists $shortlists)
     {
     }
 
@@ -180,6 +181,7 @@ final class PipelinePage extends Page
             'answers' => $lines, 'visits' => $this->db->rows('SELECT stage, GREATEST(0, extract(day FROM coalesce(left_at, :now) - entered_at)::int) AS days FROM stage_visit WHERE application_id = :id ORDER BY id', ['id' => $row->int('id'), 'now' => $this->clock->now()]),
             'resume' => $this->db->row('SELECT id, file_name, media_type, text, file_sha256 FROM resume WHERE candidate_id = :c ORDER BY created_at DESC, id DESC LIMIT 1', ['c' => $row->int('candidate_id')]),
             'mails' => $this->db->rows("SELECT o.id, o.created_at, o.state, o.available_at, o.attempts, o.last_error, p.content ->> 'subject' AS subject FROM outbox o LEFT JOIN personal_value p ON p.id = o.personal_id WHERE o.candidate_id = :c AND o.requisition_id = :r AND o.kind = 'mail' ORDER BY o.id DESC LIMIT 4", ['c' => $row->int('candidate_id'), 'r' => $view->id()]),
+            'views' => $this->shortlists->of($row->int('id')),
             'others' => $this->db->rows('SELECT r.number, r.title, p.stage, p.state FROM application p JOIN requisition r ON r.id = p.requisition_id WHERE p.candidate_id = :c AND p.requisition_id <> :r ORDER BY p.id DESC', ['c' => $row->int('candidate_id'), 'r' => $view->id()]),
         ];
     }
