@@ -67,18 +67,28 @@ final readonly class RequisitionViews
      */
     private function matching(array $rows): array
     {
-        $values = $parameters = [];
-        foreach ($rows as $i => $row) {
+        $queries = [];
+        foreach ($rows as $row) {
             $node = (new Parser())->parse($row->str('query'))->node;
             if (null !== $node) {
-                $values[] = "(CAST(:i$i AS int), CAST(:q$i AS tsquery))";
-                $parameters["i$i"] = $row->int('id');
-                $parameters["q$i"] = (new Words())->query($node);
+                $queries[(new Words())->query($node)][] = $row->int('id');
             }
         }
+        if ([] === $queries) {
+            return [];
+        }
+        // requisitions of one kind often begin with the same search: each is counted once
+        $values = $parameters = [];
+        foreach (array_keys($queries) as $i => $query) {
+            $values[] = "(CAST(:i$i AS int), CAST(:q$i AS tsquery))";
+            $parameters += ["i$i" => $i, "q$i" => (string) $query];
+        }
         $counts = [];
-        foreach ([] === $values ? [] : $this->db->rows('SELECT v.id, (SELECT count(*) FROM candidate_words w WHERE w.words @@ v.q) AS people FROM (VALUES '.implode(', ', $values).') v (id, q)', $parameters) as $row) {
-            $counts[$row->int('id')] = $row->int('people');
+        $ids = array_values($queries);
+        foreach ($this->db->rows('SELECT v.id, (SELECT count(*) FROM candidate_words w WHERE w.words @@ v.q) AS people FROM (VALUES '.implode(', ', $values).') v (id, q)', $parameters) as $row) {
+            foreach ($ids[$row->int('id')] as $requisition) {
+                $counts[$requisition] = $row->int('people');
+            }
         }
 
         return $counts;
