@@ -252,7 +252,7 @@ final class World
             return 1 === $i ? [Stage::Hired, 'hired', null] : [[Stage::Screening, Stage::FirstCall, Stage::Interview][$i % 3], 'closed', 'position_filled'];
         }
         if ($failed) {
-            return $appliedAgo > 3 ? [Stage::New, 'closed', 'knock_out'] : [Stage::New, 'active', null];
+            return $appliedAgo > 6 ? [Stage::New, 'closed', 'knock_out'] : [Stage::New, 'active', null];
         }
         if (1 === $i && \in_array($title, ['Marine Electrician', 'Ticketing Data Analyst'], true)) {
             return [Stage::Offer, 'active', null];
@@ -296,7 +296,7 @@ final class World
     {
         $slot = $this->interviewCount++;
         $ahead = Stage::Interview === $stage && 0 !== $i % 3;
-        $offered = Stage::Interview === $stage && 0 === $i % 4 && $ahead;
+        $offered = Stage::Interview === $stage && 0 === $i % 5 && $ahead;
         $day = $ahead ? $this->workday(2 + intdiv($slot, 6), 1) : $this->workday(1 + intdiv($slot, 6), -1);
         $start = $day->setTime(8 + $slot % 6, 0);
         $id = $this->db->insert('interview', ['application_id' => $application, 'candidate_id' => $candidate, 'title' => 'First interview', 'minutes' => 50, 'place' => 'Video, link in the calendar', 'state' => $offered ? 'offered' : 'booked', 'during' => $offered ? null : $this->range($start, 50), 'organiser_id' => $this->accounts[$recruiter], 'uid' => hash('sha256', 'i'.$application).'@skerryline.example', 'created_at' => $entered]);

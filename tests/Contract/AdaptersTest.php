@@ -118,6 +118,14 @@ final class AdaptersTest extends DatabaseTest
         };
     }
 
+    public function testTheStandInsPageShowsWhatEachWasAsked(): void
+    {
+        $this->get(ResumeBank::class)->search('"shore power"', 1);
+        $page = (string) file_get_contents((string) getenv('JORVENT_STANDIN_URL'));
+        self::assertStringContainsString('q=&quot;shore power&quot;', $page);
+        self::assertStringContainsString('Muster Roll', $page);
+    }
+
     public function testASlowAnswerIsAnAnswer(): void
     {
         self::standIn('records', 'slow');

@@ -18,6 +18,8 @@ use Symfony\Component\HttpFoundation\Response;
 final readonly class Desk
 {
     public const SLOW_SECONDS = 4;
+    /** How many of the last requests each stand-in shows. */
+    private const LOGGED = 12;
 
     /** @param array<string, array{StandIn, Shelf}> $standIns by first part of the path */
     private function __construct(private array $standIns)
@@ -57,7 +59,13 @@ final readonly class Desk
             return new RedirectResponse('/', 303);
         }
 
-        return $this->behaving($shelf->mode(), 'mail' === $name, static fn (): Response => $standIn->answer($request, $rest));
+        $response = $this->behaving($shelf->mode(), 'mail' === $name, static fn (): Response => $standIn->answer($request, $rest));
+        if ('mail' !== $name) {
+            $line = ['when' => gmdate('Y-m-d H:i:s'), 'what' => $request->getMethod().' '.mb_strimwidth($rest.('' === (string) $request->getQueryString() ? '' : '?'.urldecode((string) $request->getQueryString())), 0, 90, '…').' → '.$response->getStatusCode()];
+            $shelf->beside('log')->change(static fn (array $log): array => \array_slice([$line, ...$log], 0, self::LOGGED));
+        }
+
+        return $response;
     }
 
     /** @param callable(): Response $answer */
@@ -88,7 +96,12 @@ final readonly class Desk
             }
             $html .= '</form></div><ul class="sm sl">';
             foreach (\array_slice($standIn->traffic(), 0, 8) as $line) {
-                $html .= '<li>'.htmlspecialchars($line['when'].' UTC · '.$line['what']).'</li>';
+                $html .= '<li><b>'.htmlspecialchars($line['what']).'</b> '.htmlspecialchars($line['when']).' UTC</li>';
+            }
+            foreach ($shelf->beside('log')->read() as $line) {
+                if (\is_array($line) && \is_string($line['when'] ?? null) && \is_string($line['what'] ?? null)) {
+                    $html .= '<li>'.htmlspecialchars($line['when'].' UTC · '.$line['what']).'</li>';
+                }
             }
             $html .= '</ul></section>';
         }

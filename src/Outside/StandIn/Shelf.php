@@ -16,6 +16,12 @@ final readonly class Shelf
         }
     }
 
+    /** Another shelf of the same stand-in. */
+    public function beside(string $what): self
+    {
+        return new self($this->dir, $this->name.'-'.$what);
+    }
+
     /** @return array<array-key, mixed> */
     public function read(): array
     {
