@@ -11,6 +11,8 @@ use Jorvent\Core\Search\Person;
 use Jorvent\Core\Search\Wanted;
 use Jorvent\Core\Workflow\Stage;
 use Jorvent\Offers\Letter;
+use Jorvent\Organisation\ReachList;
+use Jorvent\Organisation\Structures;
 use Jorvent\People\Store\Words;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Files\FileStore;
@@ -47,7 +49,7 @@ final class World
     private int $person = 0;
     private int $interviewCount = 0;
 
-    public function __construct(private readonly Db $db, private readonly Letter $letter, private readonly FileStore $files, private readonly \DateTimeImmutable $now, private readonly string $passwordHash)
+    public function __construct(private readonly Db $db, private readonly Letter $letter, private readonly FileStore $files, private readonly Structures $organisation, private readonly ReachList $reach, private readonly \DateTimeImmutable $now, private readonly string $passwordHash)
     {
         $this->today = $now->setTime(0, 0);
         $this->random = new Randomizer(new Mt19937(2207));
@@ -89,16 +91,14 @@ final class World
         foreach (Organisation::SITES as [$id, $name, $city, $country, $zone, $currency, $latitude, $longitude]) {
             $this->db->insert('site', ['id' => $id, 'name' => $name, 'city' => $city, 'country' => $country, 'zone' => $zone, 'currency' => $currency, 'latitude' => $latitude, 'longitude' => $longitude]);
         }
-        $paths = [];
-        foreach (Organisation::UNITS as [$id, $parent, $code, $name, $kind, $headcount, $plan]) {
-            $paths[$id] = (null === $parent ? '' : $paths[$parent] ?? '').$id.'.';
-            $this->db->insert('org_unit', ['id' => $id, 'parent_id' => $parent, 'path' => $paths[$id], 'code' => $code, 'name' => $name, 'kind' => $kind, 'headcount' => $headcount, 'headcount_plan' => $plan]);
-        }
+        $this->structures();
         foreach (Organisation::PEOPLE as [$name, $email, $title, $site, $unit, $roles, $rank, $posts]) {
             $zone = Organisation::SITES[$site - 1][4];
             $id = $this->accounts[$name] = $this->db->insert('account', ['name' => $name, 'email' => $email, 'password_hash' => $this->passwordHash, 'title' => $title, 'site_id' => $site, 'unit_id' => $unit, 'zone' => $zone, 'demo_rank' => $rank, 'created_at' => $this->ago(400)]);
             foreach ($roles as $role => $for) {
-                $this->db->insert('account_grant', ['account_id' => $id, 'role' => $role, 'unit_id' => $for]);
+                foreach ((array) $for as $given) {
+                    $this->db->insert('account_grant', ['account_id' => $id, 'role' => $role, 'unit_id' => $given]);
+                }
             }
             foreach ($posts as $post => $units) {
                 foreach ($units as $held) {
@@ -106,9 +106,41 @@ final class World
                 }
             }
         }
+        $this->reach->draw(null);
+        $this->holdBack('Morag Isbister');
         foreach (Organisation::RATES as $currency => $rate) {
             $this->db->execute('INSERT INTO exchange_rate (currency, day, per_euro) VALUES (:c, :d, :r)', ['c' => $currency, 'd' => $this->today->modify('-1 day')->format('Y-m-d'), 'r' => (string) $rate]);
         }
+    }
+
+    private function structures(): void
+    {
+        foreach (Organisation::STRUCTURES as $i => [$name, $state, $units]) {
+            $forced = ['kept' => $this->ago(330), 'in_force' => $this->ago(16), 'draft' => null][$state];
+            $id = $this->db->insert('org_structure', ['name' => $name, 'state' => $state, 'created_at' => $this->ago(340 - 150 * $i), 'in_force_at' => $forced]);
+            foreach ($units as $unit => $parent) {
+                [$code, $called, $kind] = Organisation::UNITS[$unit];
+                [$from, $to] = array_map(fn (?int $days): ?string => null === $days ? null : $this->today->modify(\sprintf('%+d days', $days))->format('Y-m-d'), Organisation::VALID[$unit] ?? [null, null]);
+                $this->db->execute('INSERT INTO org_node (structure_id, unit_id, parent_id, code, name, kind, valid_from, valid_to, retired, headcount_plan, site_id) VALUES (:s, :u, :p, :code, :name, :kind, :from, :to, :retired, :plan, :site)', ['s' => $id, 'u' => $unit, 'p' => $parent, 'code' => $code, 'name' => $called, 'kind' => $kind, 'from' => $from, 'to' => $to, 'retired' => \in_array($unit, Organisation::RETIRED, true), 'plan' => Organisation::PLAN[$unit] ?? null, 'site' => Organisation::PLACES[$unit] ?? null]);
+            }
+            if ('draft' !== $state) {
+                // the second is in force; projecting the first as well leaves what only it has, not in force
+                $this->organisation->project($this->organisation->find($id));
+            }
+        }
+        foreach (Organisation::UNITS as $unit => [, , , $people]) {
+            $this->db->execute('UPDATE org_unit SET headcount = :n WHERE id = :id', ['n' => $people, 'id' => $unit]);
+        }
+    }
+
+    /** One list was drawn before the version in force, and its redrawing waits. */
+    private function holdBack(string $name): void
+    {
+        $id = $this->accounts[$name];
+        $this->db->execute("DELETE FROM reach_list l USING org_unit u WHERE l.account_id = :a AND u.id = l.unit_id AND NOT EXISTS (SELECT 1 FROM org_node n JOIN org_structure s ON s.id = n.structure_id WHERE s.state = 'kept' AND n.unit_id = u.id AND n.parent_id = u.parent_id)
+            AND u.id NOT IN (SELECT unit_id FROM account_grant WHERE account_id = :a)", ['a' => $id]);
+        $this->db->execute("UPDATE reach_stamp SET structure_id = (SELECT id FROM org_structure WHERE state = 'kept'), drawn_at = :at WHERE account_id = :a", ['a' => $id, 'at' => $this->ago(23)]);
+        $this->db->insert('outbox', ['kind' => 'reach', 'subject_kind' => 'reach', 'subject_id' => $id, 'payload' => new \stdClass(), 'key' => 'reach-held-'.$id, 'available_at' => $this->now->modify('+1 day'), 'created_at' => $this->ago(16)]);
     }
 
     private function catalogue(): void

@@ -9,6 +9,8 @@ use Jorvent\Accounts\Entity\Account;
 use Jorvent\Core\Calendar\WorkingHours;
 use Jorvent\Core\Shared\Refusal;
 use Jorvent\Core\Shared\Refused;
+use Jorvent\Organisation\ReachList;
+use Jorvent\Organisation\Structures;
 use Jorvent\Platform\Database\Db;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\PasswordHasher\Hasher\UserPasswordHasherInterface;
@@ -18,7 +20,7 @@ final readonly class FirstAdmin
 {
     private const LOCK = 72_207;
 
-    public function __construct(private Db $db, private EntityManagerInterface $entities, private UserPasswordHasherInterface $hasher, private ClockInterface $clock)
+    public function __construct(private Db $db, private EntityManagerInterface $entities, private UserPasswordHasherInterface $hasher, private ClockInterface $clock, private Structures $structures, private ReachList $reach)
     {
     }
 
@@ -34,12 +36,15 @@ final readonly class FirstAdmin
             if (0 !== $this->db->int('SELECT count(*) FROM account')) {
                 throw Refused::because('not_the_first');
             }
-            $this->db->execute("INSERT INTO org_unit (id, path, code, name, kind) VALUES (1, '1.', '1', :name, 'company')", ['name' => $company]);
+            $structure = $this->db->insert('org_structure', ['name' => 'First structure', 'state' => 'in_force', 'created_at' => $this->clock->now(), 'in_force_at' => $this->clock->now()]);
+            $this->db->execute("INSERT INTO org_node (structure_id, unit_id, code, name, kind) VALUES (:s, 1, '1', :name, 'company')", ['s' => $structure, 'name' => $company]);
+            $this->structures->project($this->structures->find($structure));
             $account = new Account($name, $email, 'Admin', $zone, null, 1, $this->clock->now());
             $account->setPasswordHash($this->hasher->hashPassword($account, $password));
             $this->entities->persist($account);
             $this->entities->flush();
             $this->db->insert('account_grant', ['account_id' => $account->id, 'role' => 'admin', 'unit_id' => 1]);
+            $this->reach->draw($account->id);
         });
     }
 }

@@ -11,6 +11,7 @@ use Jorvent\Activity\ActivityLog;
 use Jorvent\Core\Calendar\WorkingHours;
 use Jorvent\Core\Shared\Refusal;
 use Jorvent\Core\Shared\Refused;
+use Jorvent\Organisation\ReachList;
 use Jorvent\Platform\Database\Db;
 use Psr\Clock\ClockInterface;
 
@@ -19,7 +20,7 @@ final readonly class Staff
 {
     private const INVITATION_DAYS = 14;
 
-    public function __construct(private Db $db, private EntityManagerInterface $entities, private ClockInterface $clock, private ActivityLog $log, private ForgottenPassword $passwords)
+    public function __construct(private Db $db, private EntityManagerInterface $entities, private ClockInterface $clock, private ActivityLog $log, private ForgottenPassword $passwords, private ReachList $reach)
     {
     }
 
@@ -51,6 +52,7 @@ final readonly class Staff
         }
         $this->db->transaction(function () use ($account, $role, $unit): void {
             if (1 === $this->db->execute('INSERT INTO account_grant (account_id, role, unit_id) VALUES (:a, :r, :u) ON CONFLICT DO NOTHING', ['a' => $account, 'r' => $role, 'u' => $unit])) {
+                $this->reach->drawLater($account);
                 $this->log->record('account.granted', 'account', $account, change: ['role' => $role, 'unit' => $unit]);
             }
         });
@@ -64,6 +66,7 @@ final readonly class Staff
                 throw Refused::because('last_admin');
             }
             $this->db->execute('DELETE FROM account_grant WHERE id = :id', ['id' => $grant]);
+            $this->reach->drawLater($row->int('account_id'));
             $this->log->record('account.revoked', 'account', $row->int('account_id'), change: ['role' => $row->str('role'), 'unit' => $row->int('unit_id')]);
         });
     }

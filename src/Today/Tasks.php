@@ -22,7 +22,7 @@ final readonly class Tasks
     /** @return list<Task> most urgent first */
     public function of(Account $me): array
     {
-        return Task::inOrder([...$this->approvals($me), ...$this->knockOuts($me), ...$this->newApplicants($me), ...$this->scorecards($me), ...$this->interviews($me), ...$this->offers($me), ...$this->briefs($me), ...$this->failures($me), ...$this->decisions($me)]);
+        return Task::inOrder([...$this->approvals($me), ...$this->knockOuts($me), ...$this->newApplicants($me), ...$this->scorecards($me), ...$this->interviews($me), ...$this->offers($me), ...$this->briefs($me), ...$this->failures($me), ...$this->units($me), ...$this->decisions($me)]);
     }
 
     /** @return list<Task> */
@@ -94,6 +94,14 @@ final readonly class Tasks
         return $this->tasks(
             "SELECT 'failed_delivery' AS kind, o.id AS subject, o.created_at AS since, o.created_at AS due, r.number, r.title, s.city, o.kind AS what, o.last_error AS error FROM outbox o JOIN requisition r ON r.id = o.requisition_id JOIN site s ON s.id = r.site_id
              WHERE o.state = 'failed' AND r.recruiter_id = :me", $me, 0);
+    }
+
+    /** @return list<Task> */
+    private function units(Account $me): array
+    {
+        return $this->tasks(
+            "SELECT 'find_unit' AS kind, q.id AS subject, q.asked_at AS since, q.typed AS title, u.name AS city, a.name AS person, NULL AS number FROM reach_question q JOIN account a ON a.id = q.asked_by LEFT JOIN org_unit u ON u.id = a.unit_id
+             WHERE q.answered_at IS NULL AND EXISTS (SELECT 1 FROM account_grant g WHERE g.account_id = :me AND g.role = 'admin')", $me, 1);
     }
 
     /** @return list<Task> */

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Jorvent\Tests\Architecture;
 
 use Jorvent\Accounts\Access\Role;
+use Jorvent\Core\Organisation\Cause;
+use Jorvent\Core\Organisation\UnitKind;
 use Jorvent\Core\Query\ProblemCode;
 use Jorvent\Core\Search\Coverage;
 use Jorvent\Core\Workflow\ApplicationState;
@@ -43,10 +45,14 @@ final class WordsTest extends TestCase
             array_push($wanted, ...array_map(static fn (string $c): string => 'refusal.'.$c, $m[1]));
             preg_match_all('/->record\(\'([a-z_.]+)\',/', $code, $m);
             array_push($wanted, ...array_map(static fn (string $c): string => 'act.'.$c, $m[1]));
+            preg_match_all('/new Finding\([^,]+,\s*\'([a-z_]+)\'/', $code, $m);
+            array_push($wanted, ...array_map(static fn (string $c): string => 'structure.'.$c, $m[1]));
+            preg_match_all('/new Unreadable\(\'([a-z_]+)\'/', $code, $m);
+            array_push($wanted, ...array_map(static fn (string $c): string => 'refusal.'.$c, $m[1]));
             preg_match_all('/->say\(\'([a-z_]+)\'[,)]/', $code, $m);
             array_push($wanted, ...array_map(static fn (string $c): string => 'said.'.$c, $m[1]));
         }
-        foreach ([[Stage::cases(), 'stage.'], [ApplicationState::cases(), 'application.'], [BriefState::cases(), 'state.'], [Post::cases(), 'post.'], [Role::cases(), 'role.'], [Urgency::cases(), 'urgency.'], [Coverage::cases(), 'coverage.'], [ProblemCode::cases(), 'query.']] as [$cases, $prefix]) {
+        foreach ([[Stage::cases(), 'stage.'], [ApplicationState::cases(), 'application.'], [BriefState::cases(), 'state.'], [Post::cases(), 'post.'], [Role::cases(), 'role.'], [Urgency::cases(), 'urgency.'], [Coverage::cases(), 'coverage.'], [ProblemCode::cases(), 'query.'], [Cause::cases(), 'why.head.'], [Cause::cases(), 'why.yes.'], [Cause::cases(), 'why.no.'], [Cause::cases(), 'why.question.'], [UnitKind::cases(), 'unit.']] as [$cases, $prefix]) {
             array_push($wanted, ...array_map(static fn (\BackedEnum $c): string => $prefix.$c->value, $cases));
         }
         array_push($wanted, ...array_map(static fn (string $r): string => 'close_reason.'.$r, Application::CLOSE_REASONS));

@@ -112,9 +112,12 @@ final class AccessTableTest extends DatabaseTest
             '{number}' => 2201, '{application}' => $this->int("SELECT $application"), '{candidate}' => $this->int("SELECT candidate_id FROM application WHERE id = (SELECT i.application_id FROM interview i JOIN interview_seat t ON t.interview_id = i.id JOIN account a ON a.id = t.account_id JOIN application p ON p.id = i.application_id JOIN requisition r ON r.id = p.requisition_id WHERE r.number = 2201 AND a.name = 'Ines Teixeira' ORDER BY i.id LIMIT 1)"),
             '{interview}' => $this->int("SELECT i.id FROM interview i JOIN interview_seat t ON t.interview_id = i.id JOIN account a ON a.id = t.account_id JOIN application p ON p.id = i.application_id JOIN requisition r ON r.id = p.requisition_id WHERE r.number = 2201 AND a.name = 'Ines Teixeira' ORDER BY i.id LIMIT 1"),
             '{offer}' => $this->int('SELECT o.id FROM offer o JOIN application p ON p.id = o.application_id JOIN requisition r ON r.id = p.requisition_id WHERE r.number = 2201'), '{resume}' => 1, '{posting}' => $this->int('SELECT min(p.id) FROM posting p JOIN requisition r ON r.id = p.requisition_id WHERE r.number = 2201'),
-            '{id}' => $this->int('SELECT min(o.id) FROM outbox o JOIN requisition r ON r.id = o.requisition_id WHERE r.number = 2201'), '{account}' => 3, '{grant}' => 999, '{shortlist}' => 999, '{key}' => str_repeat('0', 32), '{secret}' => 'not-a-secret-at-all-no',
+            '{id}' => $this->int('SELECT min(o.id) FROM outbox o JOIN requisition r ON r.id = o.requisition_id WHERE r.number = 2201'), '{account}' => 3, '{grant}' => 999, '{shortlist}' => 999, '{key}' => str_repeat('0', 32), '{secret}' => 'not-a-secret-at-all-no', '{format}' => 'csv',
         ];
 
-        return strtr($route->getPath(), array_map(strval(...), $values));
+        $url = strtr($route->getPath(), array_map(strval(...), $values));
+        self::assertStringNotContainsString('{', $url, 'the walk fills in every part of an address');
+
+        return $url;
     }
 }

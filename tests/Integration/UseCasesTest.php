@@ -257,7 +257,7 @@ final class UseCasesTest extends DatabaseTest
     public function testTheFirstVisitorOfAnEmptyHouseBecomesItsAdmin(): void
     {
         $this->db()->execute('SET LOCAL session_replication_role = replica');
-        foreach (['account_grant', 'account', 'org_unit'] as $table) {
+        foreach (['account_grant', 'account', 'org_unit', 'org_node', 'org_structure', 'reach_list', 'reach_stamp'] as $table) {
             $this->db()->execute('DELETE FROM '.$table);
         }
         $this->client->request('GET', '/sign-in');
@@ -269,6 +269,7 @@ final class UseCasesTest extends DatabaseTest
         $first('New Line', 'Runa Eikeland', 'runa@newline.example', 'long enough for it', 'Europe/Oslo');
         self::assertSame(['not_the_first'], $this->refused(static fn () => $first('Other', 'Other', 'other@newline.example', 'long enough for it', 'Europe/Oslo')));
         self::assertSame(1, $this->int("SELECT count(*) FROM account_grant WHERE role = 'admin'"));
+        self::assertSame(1, $this->int("SELECT count(*) FROM reach_list l JOIN org_unit u ON u.id = l.unit_id WHERE u.name = 'New Line' AND u.in_force"), 'and reaches the company at once');
     }
 
     private function state(int $requisition): ?string

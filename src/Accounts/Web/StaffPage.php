@@ -80,7 +80,7 @@ final class StaffPage extends Page
 
         return $this->render('accounts/staff.html.twig', [
             'rows' => \array_slice($rows, 0, self::ROWS), 'more' => \count($rows) > self::ROWS, 'words' => $words, 'errors' => $errors, 'input' => $input, 'roles' => array_map(static fn (Role $r): string => $r->value, Role::cases()), 'zones' => \DateTimeZone::listIdentifiers(),
-            'units' => $this->db->rows('SELECT id, name, code FROM org_unit ORDER BY path'), 'open' => null === $open ? null : $this->db->row('SELECT id, name, email, title, active, zone, created_at FROM account WHERE id = :id', ['id' => $open]),
+            'units' => $this->db->rows('SELECT id, name, code FROM org_unit WHERE in_force AND kind IN (\'company\', \'division\', \'department\', \'team\') ORDER BY path'), 'open' => null === $open ? null : $this->db->row('SELECT id, name, email, title, active, zone, created_at FROM account WHERE id = :id', ['id' => $open]),
             'grants' => null === $open ? [] : $this->db->rows('SELECT g.id, g.role, u.name AS unit FROM account_grant g JOIN org_unit u ON u.id = g.unit_id WHERE g.account_id = :id ORDER BY g.role', ['id' => $open]), 'holds' => null === $open ? null : $this->staff->holds($open),
             'successors' => $this->db->rows('SELECT DISTINCT a.id, a.name FROM account a JOIN account_grant g ON g.account_id = a.id WHERE a.active ORDER BY a.name LIMIT 200'),
         ], new Response(status: $errors->any() ? 422 : 200));

@@ -7,6 +7,8 @@ namespace Jorvent\Platform\Demo;
 use Jorvent\Accounts\Entity\Account;
 use Jorvent\Demo\World;
 use Jorvent\Offers\Letter;
+use Jorvent\Organisation\ReachList;
+use Jorvent\Organisation\Structures;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Files\FileStore;
 use Psr\Clock\ClockInterface;
@@ -22,7 +24,7 @@ final class DemoCommand extends Command
 {
     public const PASSWORD = 'skerry';
 
-    public function __construct(private readonly Db $db, private readonly Letter $letter, private readonly FileStore $files, private readonly ClockInterface $clock, private readonly PasswordHasherFactoryInterface $hashers)
+    public function __construct(private readonly Db $db, private readonly Letter $letter, private readonly FileStore $files, private readonly ClockInterface $clock, private readonly PasswordHasherFactoryInterface $hashers, private readonly Structures $structures, private readonly ReachList $reach)
     {
         parent::__construct();
     }
@@ -41,7 +43,7 @@ final class DemoCommand extends Command
         }
         $started = microtime(true);
         $tell = static fn (string $what) => $output->writeln(\sprintf('    %5.1f s  %s', microtime(true) - $started, $what));
-        $world = new World($this->db, $this->letter, $this->files, $this->clock->now(), $this->hashers->getPasswordHasher(Account::class)->hash(self::PASSWORD));
+        $world = new World($this->db, $this->letter, $this->files, $this->structures, $this->reach, $this->clock->now(), $this->hashers->getPasswordHasher(Account::class)->hash(self::PASSWORD));
         $world->load('large' === $input->getOption('size'), $tell);
         $tell('done');
 

@@ -243,6 +243,12 @@ final readonly class JorventTwig
         return mb_strimwidth($text, 0, 60, '…');
     }
 
+    #[AsTwigFilter('repeat')]
+    public function repeat(string $text, int $times): string
+    {
+        return str_repeat($text, max(0, $times));
+    }
+
     #[AsTwigFunction('may')]
     public function may(string $permission, ?Subject $subject = null): bool
     {

@@ -4,9 +4,10 @@ declare(strict_types=1);
 
 namespace Jorvent\Requisitions\Web;
 
-use Jorvent\Accounts\Access\Access;
 use Jorvent\Accounts\Access\Permission;
+use Jorvent\Core\Organisation\UnitKind;
 use Jorvent\Core\Shared\Refused;
+use Jorvent\Organisation\ReachList;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Web\Gate;
 use Jorvent\Platform\Web\Input;
@@ -21,7 +22,7 @@ use Symfony\Component\Routing\Attribute\Route;
 #[Gate(Permission::OpenRequisition)]
 final class NewPage extends Page
 {
-    public function __construct(private readonly Db $db, private readonly Access $access)
+    public function __construct(private readonly Db $db, private readonly ReachList $reach)
     {
     }
 
@@ -62,9 +63,6 @@ final class NewPage extends Page
     /** @return list<\Jorvent\Platform\Database\Record> */
     private function units(): array
     {
-        $paths = $this->access->reach($this->me(), Permission::OpenRequisition);
-        $conditions = implode(' OR ', array_map(static fn (int $i): string => "path LIKE :p$i", array_keys($paths)));
-
-        return $this->db->rows("SELECT id, name, code, path FROM org_unit WHERE $conditions ORDER BY path", array_combine(array_map(static fn (int $i): string => "p$i", array_keys($paths)), array_map(static fn (string $p): string => $p.'%', $paths)));
+        return array_values(array_filter($this->reach->choices($this->me()->id, Permission::OpenRequisition), static fn ($u): bool => UnitKind::from($u->str('kind'))->hires()));
     }
 }

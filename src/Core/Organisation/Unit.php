@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jorvent\Core\Organisation;
+
+/** A unit as one version of the structure has it. The id stays the same through all versions; days are inclusive, null is without end. */
+final readonly class Unit
+{
+    public function __construct(
+        public int $id,
+        public ?int $parent,
+        public string $code,
+        public string $name,
+        public UnitKind $kind,
+        public ?\DateTimeImmutable $from = null,
+        public ?\DateTimeImmutable $to = null,
+        public bool $retired = false,
+        public ?int $plan = null,
+    ) {
+    }
+
+    public function isValidOn(\DateTimeImmutable $day): bool
+    {
+        return $this->hasBegunBy($day) && !$this->hasEndedBefore($day);
+    }
+
+    public function hasBegunBy(\DateTimeImmutable $day): bool
+    {
+        return null === $this->from || $this->from->format('Y-m-d') <= $day->format('Y-m-d');
+    }
+
+    public function hasEndedBefore(\DateTimeImmutable $day): bool
+    {
+        return null !== $this->to && $this->to->format('Y-m-d') < $day->format('Y-m-d');
+    }
+
+    /** @return array<string, scalar|null> every fact as one comparable value */
+    public function facts(): array
+    {
+        return ['parent' => $this->parent, 'code' => $this->code, 'name' => $this->name, 'kind' => $this->kind->value, 'from' => $this->from?->format('Y-m-d'), 'to' => $this->to?->format('Y-m-d'), 'retired' => $this->retired, 'plan' => $this->plan];
+    }
+}
