@@ -32,14 +32,14 @@ final class OrganisationTest extends DatabaseTest
         $draft = $structures->draft('2028', $structures->inForceId(), $this->account('Runa Eikeland')->id);
         $new = $structures->save($draft, new Unit(0, 5, '4480', 'Cruise desk', UnitKind::Team, plan: 6), null);
         self::assertSame(0, $this->int('SELECT count(*) FROM org_unit WHERE id = :id', ['id' => $new]));
-        self::assertSame(['structure_blocked'], $this->refused(fn () => $structures->bringIntoForce($draft)), 'the code with a blank stands against it');
+        self::assertSame(['structure_blocked'], $this->refused(static fn () => $structures->bringIntoForce($draft)), 'the code with a blank stands against it');
         $rope = $structures->find($draft)->unit(31) ?? self::fail('no such unit');
         $structures->save($draft, new Unit(31, $rope->parent, '4430', $rope->name, $rope->kind), null);
         $structures->bringIntoForce($draft);
         self::assertSame('1.22.5.'.$new.'.', $this->db()->row('SELECT path FROM org_unit WHERE id = :id AND in_force', ['id' => $new])?->str('path'));
         self::assertSame(1, $this->int("SELECT count(*) FROM org_structure WHERE state = 'in_force'"));
-        self::assertSame(['structure_not_draft'], $this->refused(fn () => $structures->bringIntoForce($draft)));
-        self::assertSame(['structure_not_draft'], $this->refused(fn () => $structures->save($draft, $rope, null)));
+        self::assertSame(['structure_not_draft'], $this->refused(static fn () => $structures->bringIntoForce($draft)));
+        self::assertSame(['structure_not_draft'], $this->refused(static fn () => $structures->save($draft, $rope, null)));
 
         // the list is late until the worker has drawn it
         $solveig = $this->account('Solveig Aune')->id;
@@ -57,8 +57,8 @@ final class OrganisationTest extends DatabaseTest
         $draft = $this->int("SELECT id FROM org_structure WHERE state = 'draft'");
         $seen = $this->int('SELECT version FROM org_structure WHERE id = :id', ['id' => $draft]);
         $structures->save($draft, new Unit(0, 1, '4700', 'First', UnitKind::Department), $seen);
-        self::assertSame(['saved_by_another'], $this->refused(fn () => $structures->save($draft, new Unit(0, 1, '4701', 'Second', UnitKind::Department), $seen)));
-        self::assertSame(['code missing', 'name missing', 'valid_to ends_before_it_begins'], $this->refused(fn () => $structures->save($draft, new Unit(0, 1, "\u{00A0}", '', UnitKind::Team, new \DateTimeImmutable('2026-02-01'), new \DateTimeImmutable('2026-01-01')), null)));
+        self::assertSame(['saved_by_another'], $this->refused(static fn () => $structures->save($draft, new Unit(0, 1, '4701', 'Second', UnitKind::Department), $seen)));
+        self::assertSame(['code missing', 'name missing', 'valid_to ends_before_it_begins'], $this->refused(static fn () => $structures->save($draft, new Unit(0, 1, "\u{00A0}", '', UnitKind::Team, new \DateTimeImmutable('2026-02-01'), new \DateTimeImmutable('2026-01-01')), null)));
     }
 
     public function testWhatIsExportedIsImportedTheSame(): void
@@ -87,7 +87,7 @@ final class OrganisationTest extends DatabaseTest
         $sheet = $this->get(StructureSheet::class);
         $structures->replace($draft, $sheet->read($this->table('csv', StructureSheet::HEAD, [['SL', '', 'Skerry Line', 'company', '', '', 'no', ''], ['A', 'B', 'Hen', 'team', '', '', 'no', ''], ['B', 'A', 'Egg', 'team', '', '', 'no', '']]), $structures->inForce()));
         self::assertContains('cycle', array_map(static fn ($f): string => $f->code, $structures->findings($structures->find($draft))));
-        self::assertSame(['structure_blocked'], $this->refused(fn () => $structures->bringIntoForce($draft)));
+        self::assertSame(['structure_blocked'], $this->refused(static fn () => $structures->bringIntoForce($draft)));
         self::assertSame(['file cell_wrong', 'file cell_wrong', 'file cell_wrong'], $this->refused(fn () => $sheet->read($this->table('csv', StructureSheet::HEAD, [['A', '', 'A', 'village', 'soon', '', 'no', '-3']]), $structures->inForce())));
         self::assertSame(['file columns_missing'], $this->refused(fn () => $sheet->read($this->table('csv', ['code', 'name'], [['A', 'A']]), $structures->inForce())));
     }
@@ -114,10 +114,10 @@ final class OrganisationTest extends DatabaseTest
         $account = $this->account($who)->id;
         $found = $why->diagnose($typed, $account, null)->found[0];
         self::assertSame($causes, array_map(static fn (Cause $c): string => $c->value, $found['causes']));
-        $offered = fn (): bool => [] !== array_filter($reach->choices($account, Permission::OpenRequisition), static fn ($u): bool => $u->int('id') === $found['unit']->id);
+        $offered = static fn (): bool => [] !== array_filter($reach->choices($account, Permission::OpenRequisition), static fn ($u): bool => $u->int('id') === $found['unit']->id);
         self::assertFalse($offered(), 'what has a cause is not offered');
         if (null === $repair) {
-            self::assertSame(['no_repair_in_one_act'], $this->refused(fn () => $why->repair(Cause::OtherVersion, $found['unit']->id, $account)));
+            self::assertSame(['no_repair_in_one_act'], $this->refused(static fn () => $why->repair(Cause::OtherVersion, $found['unit']->id, $account)));
 
             return;
         }

@@ -18,7 +18,7 @@ final class PagesTest extends DatabaseTest
     /** @return iterable<string, array{string, string}> */
     public static function pages(): iterable
     {
-        foreach (['/today', '/requisitions', '/requisitions?state=all&q=berg', '/requisitions/new?profile=3', '/r/2201/brief', '/r/2206/brief', '/r/2201/adverts', '/r/2201/sourcing?q=PLC+OR+SCADA', '/r/2201/sourcing?q=PLC&in=bank', '/r/2201/pipeline', '/r/2201/pipeline?show=ended', '/r/2201/interviews', '/r/2205/offer', '/r/2207/outcome', '/r/2201/history', '/people/62', '/find?q=a'] as $path) {
+        foreach (['/today', '/requisitions', '/departments', '/departments/2', '/why?typed=4412', '/requisitions?state=all&q=berg', '/requisitions/new?profile=3', '/r/2201/brief', '/r/2206/brief', '/r/2201/adverts', '/r/2201/sourcing?q=PLC+OR+SCADA', '/r/2201/sourcing?q=PLC&in=bank', '/r/2201/pipeline', '/r/2201/pipeline?show=ended', '/r/2201/interviews', '/r/2205/offer', '/r/2207/outcome', '/r/2201/history', '/people/62', '/find?q=a'] as $path) {
             yield $path => ['Solveig Aune', $path];
         }
         yield '/staff' => ['Runa Eikeland', '/staff'];
@@ -81,7 +81,7 @@ final class PagesTest extends DatabaseTest
         $this->client->getResponse()->sendContent();
         $csv = (string) ob_get_clean();
         $csv = '' === $csv ? $this->client->getInternalResponse()->getContent() : $csv;
-        self::assertStringContainsString("R-2201,'=1+1,approved", $csv);
+        self::assertStringContainsString("'=1+1,Bergen,Electrical", $csv);
         self::assertSame(14, substr_count(trim($csv), "\n") + 1);
     }
 

@@ -27,6 +27,11 @@ final readonly class SubjectFinder
         if (Gate::CANDIDATE === $of) {
             return $this->candidate($id, $me);
         }
+        if (Gate::UNIT === $of) {
+            $path = $this->db->row('SELECT path FROM org_unit WHERE id = :id', ['id' => $id])?->str('path');
+
+            return null === $path ? null : new Subject($path, []);
+        }
         $seat = Gate::INTERVIEW === $of
             ? 'SELECT 1 FROM interview_seat s WHERE s.account_id = :me AND s.interview_id = :id'
             : 'SELECT 1 FROM interview_seat s JOIN interview i ON i.id = s.interview_id JOIN application p ON p.id = i.application_id WHERE s.account_id = :me AND p.requisition_id = r.id'.(Gate::APPLICATION === $of ? ' AND p.id = :id' : '');

@@ -88,11 +88,14 @@ final class WhyPage extends Page
         return $for > 0 && $this->isAdmin() && 0 !== $this->db->int('SELECT count(*) FROM account WHERE id = :id', ['id' => $for]) ? $for : $this->me()->id;
     }
 
-    /** @return list<array{cause: Cause, holds: bool}> every cause that can hide a unit, and whether it does */
+    /** @return list<array{cause: Cause, holds: bool}> every cause that can hide a unit, those that do first */
     private function checks(?Diagnosis $diagnosis, int $at): array
     {
         $held = $diagnosis->found[$at]['causes'] ?? [];
 
-        return array_map(static fn (Cause $c): array => ['cause' => $c, 'holds' => \in_array($c, $held, true)], Cause::cases());
+        $checks = array_map(static fn (Cause $c): array => ['cause' => $c, 'holds' => \in_array($c, $held, true)], Cause::cases());
+        usort($checks, static fn (array $a, array $b): int => $b['holds'] <=> $a['holds']);
+
+        return $checks;
     }
 }

@@ -15,6 +15,7 @@ final readonly class Gate
     public const INTERVIEW = 'interview';
     public const OFFER = 'offer';
     public const CANDIDATE = 'candidate';
+    public const UNIT = 'unit';
 
     public function __construct(public Permission $permission, public ?string $of = null)
     {

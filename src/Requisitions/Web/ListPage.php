@@ -6,51 +6,52 @@ namespace Jorvent\Requisitions\Web;
 
 use Jorvent\Accounts\Access\Access;
 use Jorvent\Accounts\Access\Permission;
-use Jorvent\Platform\Database\Db;
+use Jorvent\Platform\Lists\Column;
+use Jorvent\Platform\Lists\Listing;
+use Jorvent\Platform\Lists\Lists;
+use Jorvent\Platform\Spreadsheet\SheetWriter;
 use Jorvent\Platform\Web\Gate;
 use Jorvent\Platform\Web\Page;
 use Jorvent\Requisitions\RequisitionViews;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
-use Symfony\Component\HttpFoundation\StreamedResponse;
 use Symfony\Component\Routing\Attribute\Route;
 
-/** All requisitions one may read: open ones first, filtered, paged by number. */
+/** All requisitions one may read: filtered, sorted, with the columns one likes, paged by key. */
 #[Gate(Permission::BeSignedIn)]
 final class ListPage extends Page
 {
-    private const ROWS = 25;
-    private const STATES = ['open' => "r.state IN ('approved', 'asked', 'sent_back', 'draft')", 'approved' => "r.state = 'approved'", 'preparing' => "r.state IN ('draft', 'asked', 'sent_back')", 'ended' => "r.state IN ('filled', 'declined', 'cancelled')", 'all' => 'true'];
+    private const STATES = ['open' => "r.state IN ('approved', 'asked', 'sent_back', 'draft', 'on_hold')", 'approved' => "r.state = 'approved'", 'preparing' => "r.state IN ('draft', 'asked', 'sent_back')", 'on_hold' => "r.state = 'on_hold'", 'ended' => "r.state IN ('filled', 'declined', 'cancelled')", 'all' => 'true'];
 
     #[Route('/requisitions', name: 'requisitions', methods: ['GET'])]
-    public function show(Request $request, RequisitionViews $views, Access $access, Db $db): Response
+    public function show(Request $request, RequisitionViews $views, Access $access, Lists $lists): Response
     {
-        [$visible, $parameters] = $access->visible($this->me());
         $state = $request->query->getString('state', 'open');
-        $words = mb_substr(trim($request->query->getString('q')), 0, 100);
-        $before = $request->query->getInt('before');
-        $where = 'WHERE '.$visible.' AND '.(self::STATES[$state] ?? self::STATES['open']).($before > 0 ? ' AND r.number < :before' : '')
-            .('' === $words ? '' : " AND (r.title ILIKE :like OR s.city ILIKE :like OR u.name ILIKE :like OR m.name ILIKE :like OR rec.name ILIKE :like OR 'R-' || r.number ILIKE :like)");
-        $parameters += ($before > 0 ? ['before' => $before] : []) + ('' === $words ? [] : ['like' => '%'.addcslashes($words, '%_\\').'%']);
-        $found = $views->views($where, $parameters, 'ORDER BY r.number DESC', 'csv' === $request->query->getString('as') ? 10_000 : self::ROWS + 1);
-        if ('csv' === $request->query->getString('as')) {
-            return $this->csv($found);
+        $state = isset(self::STATES[$state]) ? $state : 'open';
+        $listing = $this->listing($access, $state);
+        $list = $lists->state($request, $listing, $this->me()->id);
+        $format = $request->query->getString('as');
+        if (\in_array($format, SheetWriter::FORMATS, true)) {
+            return $lists->export($listing, $list, $format);
+        }
+        $page = $lists->page($listing, $list);
+        $drawn = [];
+        foreach ([] === $page->rows ? [] : $views->views('WHERE r.id IN (:ids)', ['ids' => array_map(static fn ($r): int => $r->int('id'), $page->rows)], '', Lists::ROWS) as $view) {
+            $drawn[$view->facts->int('id')] = $view;
         }
 
-        return $this->render('requisitions/list.html.twig', ['requisitions' => \array_slice($found, 0, self::ROWS), 'more' => \count($found) > self::ROWS, 'state' => isset(self::STATES[$state]) ? $state : 'open', 'words' => $words, 'states' => array_keys(self::STATES)]);
+        return $this->render('requisitions/list.html.twig', ['listing' => $listing, 'list' => $list, 'page' => $page, 'views' => $drawn, 'count' => $lists->count($listing, $list), 'state' => $state, 'states' => array_keys(self::STATES)]);
     }
 
-    /** @param list<\Jorvent\Requisitions\RequisitionView> $views */
-    private function csv(array $views): Response
+    private function listing(Access $access, string $state): Listing
     {
-        return new StreamedResponse(static function () use ($views): void {
-            $out = fopen('php://output', 'w') ?: throw new \RuntimeException('No output.');
-            fputcsv($out, ['number', 'title', 'state', 'department', 'site', 'positions', 'recruiter', 'manager', 'opened', 'target', 'applied', 'active', 'hired'], escape: '');
-            foreach ($views as $view) {
-                $f = $view->facts;
-                $cells = ['R-'.$f->int('number'), $f->str('title'), $f->str('state'), $f->str('unit'), $f->str('city'), $f->int('positions'), $f->str('recruiter'), $f->str('manager'), $f->strOrNull('opened_on') ?? '', $f->strOrNull('target_on') ?? '', $f->int('applied'), $f->int('active'), $f->int('hired')];
-                fputcsv($out, array_map(static fn (string|int $c): string|int => \is_string($c) && 1 === preg_match('/^[=+\-@\t\r]/', $c) ? "'".$c : $c, $cells), escape: '');
-            }
-        }, headers: ['Content-Type' => 'text/csv; charset=utf-8', 'Content-Disposition' => 'attachment; filename="requisitions.csv"']);
+        [$visible, $parameters] = $access->visible($this->me());
+        $applications = static fn (string $which): string => "(SELECT count(*) FROM application x WHERE x.requisition_id = r.id AND $which)";
+
+        return new Listing('requisitions', [
+            new Column('title', 'Requisition', 'r.title'), new Column('number', 'Number', 'r.number', 'number', false), new Column('place', 'Site', 's.name'), new Column('unit', 'Department', 'u.name'), new Column('recruiter', 'Recruiter', 'rec.name'), new Column('manager', 'Manager', 'm.name', shown: false),
+            new Column('line', 'Brief to hired', 'r.number', 'number', drawn: true), new Column('age', 'Age against target', 'r.number', 'number', drawn: true), new Column('state', 'State', 'r.state'), new Column('positions', 'Positions', 'r.positions', 'number', false), new Column('opened_on', 'Opened', 'r.opened_on', 'day', false), new Column('target_on', 'Target', 'r.target_on', 'day', false),
+            new Column('applied', 'Applied', $applications("x.origin = 'applied'"), 'number', false), new Column('active', 'In the pipeline', $applications("x.state = 'active'"), 'number', false), new Column('hired', 'Hired', $applications("x.state = 'hired'"), 'number', false),
+        ], 'requisition r JOIN org_unit u ON u.id = r.unit_id JOIN site s ON s.id = r.site_id JOIN account m ON m.id = r.manager_id JOIN account rec ON rec.id = r.recruiter_id', 'r.id', [$visible, self::STATES[$state]], $parameters, ['r.title', 's.city', 'u.name', 'm.name', 'rec.name', "'R-' || r.number"], 'number', true, ['id' => 'r.id']);
     }
 }
