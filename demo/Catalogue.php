@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Jorvent\Demo;
 
+use Jorvent\Platform\Text\RichText;
+
 /** The job catalogue of Skerry Line: six families, 27 role profiles. Pay bands are stated in NOK and carried to other currencies, rounded to whole thousands. */
 final class Catalogue
 {
@@ -101,17 +103,20 @@ final class Catalogue
     {
         $lines = Trades::ALL[$trade]['lines'];
 
-        return "What you will do\nAs ".strtolower($title).' you are part of a crew that keeps people and goods moving between the islands, summer and winter. Work like this waits for you: '.lcfirst(implode(' ', \array_slice($lines, 0, 3)))
-            ."\n\nYour first half year\nYou learn the boats and the yard beside someone who knows them. After three months you have your own part of the plan, and after six you teach it to the next one.\n\nWhat you bring\nYou have ".('' === $paper ? 'the papers the work needs' : $paper).(0 === $years ? '' : " and about $years years of work behind you").'. We need: '.implode(', ', $musts).'. We would be glad of: '.implode(', ', $wishes).". If you have most of this and want to learn the rest, write to us.\n\nWhat you get\nA yearly pay that is stated here, a pension, travel home at our cost when you live elsewhere, and a plan for your time off that holds.";
+        return (new RichText())->fromPlain("What you will do\nAs ".strtolower($title).' you are part of a crew that keeps people and goods moving between the islands, summer and winter. Work like this waits for you: '.lcfirst(implode(' ', \array_slice($lines, 0, 3)))
+            ."\n\nYour first half year\nYou learn the boats and the yard beside someone who knows them. After three months you have your own part of the plan, and after six you teach it to the next one.\n\nWhat you bring\nYou have ".('' === $paper ? 'the papers the work needs' : $paper).(0 === $years ? '' : " and about $years years of work behind you").'. We need: '.implode(', ', $musts).'. We would be glad of: '.implode(', ', $wishes).". If you have most of this and want to learn the rest, write to us.\n\nWhat you get\nA yearly pay that is stated here, a pension, travel home at our cost when you live elsewhere, and a plan for your time off that holds.");
     }
 
     /** @return list<array<string, mixed>> */
     private static function questions(string $paper, string $must, int $years): array
     {
+        $en = static fn (string $text): array => [['en', $text]];
+        $option = static fn (string $key, string $text, int $points): array => ['key' => $key, 'texts' => [['en', $text], ['nb', ['Yes' => 'Ja', 'No' => 'Nei', 'Sometimes' => 'Av og til'][$text]], ['pl', ['Yes' => 'Tak', 'No' => 'Nie', 'Sometimes' => 'Czasami'][$text]]], 'points' => $points];
+
         return [
-            ['id' => 'paper', 'text' => 'Do you hold '.$paper.', or will you by the first day?', 'kind' => 'yes_no', 'weight' => 40, 'required' => true, 'options' => [['yes', 100], ['no', 0]], 'stops' => ['no'], 'enough' => null],
-            ['id' => 'years', 'text' => 'How many years have you worked with '.$must.'?', 'kind' => 'number', 'weight' => 35, 'required' => true, 'options' => [], 'stops' => [], 'enough' => max(1, $years)],
-            ['id' => 'shift', 'text' => 'Can you work shifts and some weekends?', 'kind' => 'single', 'weight' => 25, 'required' => true, 'options' => [['Yes', 100], ['Sometimes', 60], ['No', 0]], 'stops' => [], 'enough' => null],
+            ['id' => 'paper', 'texts' => $en('Do you hold '.$paper.', or will you by the first day?'), 'kind' => 'yes_no', 'weight' => 40, 'required' => true, 'options' => [$option('yes', 'Yes', 100), $option('no', 'No', 0)], 'knockOut' => true, 'accept' => ['yes']],
+            ['id' => 'years', 'texts' => $en('How many years have you worked with '.$must.'?'), 'kind' => 'number', 'weight' => 35, 'required' => true, 'options' => [], 'enough' => max(1, $years)],
+            ['id' => 'shift', 'texts' => [['en', 'Can you work shifts and some weekends?'], ['nb', 'Kan du jobbe skift og noen helger?'], ['pl', 'Czy możesz pracować na zmiany i w niektóre weekendy?']], 'kind' => 'single', 'weight' => 25, 'required' => true, 'options' => [$option('Yes', 'Yes', 100), $option('Sometimes', 'Sometimes', 60), $option('No', 'No', 0)]],
         ];
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Jorvent\Demo;
 
+use Doctrine\ORM\EntityManagerInterface;
 use Jorvent\Core\Query\Document;
 use Jorvent\Core\Screening\Questionnaire;
 use Jorvent\Core\Search\Fit;
@@ -16,6 +17,7 @@ use Jorvent\Organisation\Structures;
 use Jorvent\People\Store\Words;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Files\FileStore;
+use Jorvent\Requisitions\Entity\Requisition;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 
@@ -39,6 +41,8 @@ final class World
         ['Slipway Foreman', 1, 10, 'Xoán Figueiras', 'Solveig Aune', 'declined', 30, 30, 0, 1],
     ];
 
+    private const BENEFITS = ['Pension from the first day', 'Travel home at our cost', 'A rota that is published six weeks ahead'];
+
     private readonly \DateTimeImmutable $today;
     private readonly Randomizer $random;
     private readonly People $people;
@@ -46,10 +50,12 @@ final class World
     private array $accounts = [];
     /** @var array<string, list<Bulk>> */
     private array $bulks = [];
+    /** @var array<int, array{int, \DateTimeImmutable}> who kept the first version of each brief, and when */
+    private array $briefs = [];
     private int $person = 0;
     private int $interviewCount = 0;
 
-    public function __construct(private readonly Db $db, private readonly Letter $letter, private readonly FileStore $files, private readonly Structures $organisation, private readonly ReachList $reach, private readonly \DateTimeImmutable $now, private readonly string $passwordHash)
+    public function __construct(private readonly Db $db, private readonly Letter $letter, private readonly FileStore $files, private readonly EntityManagerInterface $entities, private readonly Structures $organisation, private readonly ReachList $reach, private readonly \DateTimeImmutable $now, private readonly string $passwordHash)
     {
         $this->today = $now->setTime(0, 0);
         $this->random = new Randomizer(new Mt19937(2207));
@@ -74,6 +80,11 @@ final class World
             $this->flush();
             if ($large) {
                 $this->enlarge($tell);
+            }
+            $tell('first versions of the briefs');
+            foreach ($this->entities->getRepository(Requisition::class)->findAll() as $requisition) {
+                [$by, $at] = $this->briefs[$requisition->id];
+                $this->db->execute('INSERT INTO brief_version (requisition_id, version, content, saved_by, saved_at) VALUES (:r, 1, :c, :by, :at)', ['r' => $requisition->id, 'c' => json_encode($requisition->brief()->toArray(), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE), 'by' => $by, 'at' => $at]);
             }
             $tell('figures for the planner');
             foreach (['account', 'account_grant', 'candidate', 'site', 'org_unit', 'role_profile'] as $table) {
@@ -149,7 +160,8 @@ final class World
             $this->db->insert('job_family', ['id' => $id, 'name' => $name]);
         }
         foreach (Catalogue::profiles() as $p) {
-            $this->db->insert('role_profile', ['id' => $p['id'], 'family_id' => $p['family'], 'title' => $p['title'], 'level' => $p['level'], 'summary' => $p['summary'], 'description' => $p['description'], 'musts' => $p['musts'], 'wishes' => $p['wishes'], 'competencies' => $p['competencies'], 'questions' => $p['questions'], 'bands' => $p['bands'], 'years_from' => $p['years']]);
+            $this->db->insert('role_profile', ['id' => $p['id'], 'family_id' => $p['family'], 'title' => $p['title'], 'level' => $p['level'], 'summary' => $p['summary'], 'description' => $p['description'], 'musts' => $p['musts'], 'wishes' => $p['wishes'], 'competencies' => $p['competencies'], 'questions' => $p['questions'], 'bands' => $p['bands'], 'years_from' => $p['years'], 'years_to' => 0 === $p['years'] ? null : $p['years'] + 7, 'education' => ['analyst' => 'bachelor', 'architect' => 'master', 'finance' => 'bachelor', 'people' => 'bachelor'][$p['trade']] ?? 'vocational', 'benefits' => self::BENEFITS]);
+            $this->db->execute("INSERT INTO role_profile_version (profile_id, version, content, saved_by, saved_at, note) SELECT p.id, 1, jsonb_build_object('title', p.title, 'level', p.level, 'family', p.family_id, 'summary', p.summary, 'description', p.description, 'musts', p.musts, 'wishes', p.wishes, 'competencies', p.competencies, 'questions', p.questions, 'bands', p.bands, 'yearsFrom', p.years_from, 'yearsTo', p.years_to, 'education', p.education, 'benefits', p.benefits, 'interviewQuestions', p.interview_questions), a.id, :at, '' FROM role_profile p, account a WHERE p.id = :id AND a.name = 'Runa Eikeland'", ['id' => $p['id'], 'at' => $this->ago(390)]);
         }
     }
 
@@ -178,11 +190,14 @@ final class World
         $approvedAt = \in_array($state, ['approved', 'filled'], true) ? $this->ago($openedAgo - 1) : null;
         $id = $this->db->insert('requisition', [
             'number' => $number, 'profile_id' => $profile['id'], 'profile_version' => 1, 'title' => $title, 'unit_id' => $unit, 'site_id' => $site, 'requester_id' => $this->accounts[$manager], 'recruiter_id' => $this->accounts[$recruiter],
-            'manager_id' => $this->accounts[$manager], 'partner_id' => null, 'positions' => $positions, 'pay_min' => $from * $digits, 'pay_max' => $to * $digits, 'currency' => $currency, 'opened_on' => $this->ago($openedAgo)->format('Y-m-d'),
+            'manager_id' => $this->accounts[$manager], 'partner_id' => null, 'positions' => $positions, 'pay_min' => $from * $digits, 'pay_max' => $to * $digits, 'year_min' => $from * $digits, 'year_max' => $to * $digits, 'currency' => $currency, 'internal_title' => $profile['title'].' '.$profile['level'], 'country' => Organisation::SITES[$site - 1][3], 'family_id' => $profile['family'], 'industry' => 'H', 'years_to' => 0 === $profile['years'] ? null : $profile['years'] + 7,
+            'education' => ['analyst' => 'bachelor', 'architect' => 'master', 'finance' => 'bachelor', 'people' => 'bachelor'][$profile['trade']] ?? 'vocational', 'benefits' => self::BENEFITS, 'opened_on' => $this->ago($openedAgo)->format('Y-m-d'),
             'target_on' => $this->today->modify(($targetIn < 0 ? '' : '+').$targetIn.' days')->format('Y-m-d'), 'years_from' => $profile['years'], 'musts' => $profile['musts'], 'wishes' => $profile['wishes'], 'competencies' => $profile['competencies'],
             'questions' => $profile['questions'], 'description' => $profile['description'], 'category' => $profile['category'], 'state' => $state, 'query' => implode(' AND ', array_map(static fn (string $m): string => str_contains($m, ' ') ? '"'.$m.'"' : $m, \array_slice($profile['musts'], 0, 2))),
             'version' => 1, 'created_at' => $this->ago($openedAgo + 3), 'saved_at' => $this->ago($openedAgo + 2), 'approved_at' => $approvedAt, 'filled_at' => 'filled' === $state ? $this->ago(5) : null,
         ]);
+        $this->db->execute('INSERT INTO questions_version (requisition_id, version, questions, saved_at) SELECT id, 1, questions, created_at FROM requisition WHERE id = :id', ['id' => $id]);
+        $this->briefs[$id] = [$this->accounts[$manager], $this->ago($openedAgo + 2)];
         $this->told($openedAgo + 3, $manager, 'requisition.opened', 'requisition', $id, $id);
         $this->approvals($id, $unit, $state, $openedAgo, $title);
         if (null === $approvedAt) {
@@ -252,14 +267,15 @@ final class World
         $fit = Fit::of($wanted, new Person(Document::of($c['headline'], $c['text']), $c['years'], $c['city'], $c['would_move']));
         $sourced = 3 === $i % 6;
         $answers = $sourced ? [] : ['paper' => 0 === $this->random->getInt(0, 11) ? 'no' : 'yes', 'years' => (string) (int) min($c['years'], $profile['years'] + $this->random->getInt(-1, 4) > 0 ? $profile['years'] + $this->random->getInt(0, 4) : 1), 'shift' => ['Yes', 'Yes', 'Sometimes', 'No'][$this->random->getInt(0, 3)]];
-        $failed = [] !== $questions->failed($answers);
+        $score = $questions->score($answers);
+        $failed = [] !== $score->failed();
         [$stage, $state, $reason] = $this->whereabouts($i, $failed, $ended, $appliedAgo, $title);
         $knockOut = $failed ? ('closed' === $state ? 'confirmed' : 'failed') : 'none';
         $applied = $this->ago($appliedAgo, 9, $i);
         [$visits, $entered] = $this->visits($stage, $applied, 'active' !== $state);
         $id = $this->db->insert('application', [
             'candidate_id' => $c['id'], 'requisition_id' => $requisition, 'origin' => $sourced ? 'sourced' : 'applied', 'posting_id' => $sourced ? null : $postings[$i % \count($postings)], 'stage' => $stage->value, 'state' => $state, 'entered_at' => $entered, 'applied_at' => $applied,
-            'answers' => [] === $answers ? new \stdClass() : $answers, 'score' => $sourced ? null : $questions->score($answers), 'knock_out' => $knockOut, 'knock_out_due' => $failed ? $applied->modify('+1 day') : null, 'knock_out_by' => 'confirmed' === $knockOut ? $this->accounts[$recruiter] : null,
+            'answers' => [] === $answers ? new \stdClass() : $answers, 'score' => $sourced ? null : $score->value, 'knock_out' => $knockOut, 'knock_out_due' => $failed ? $applied->modify('+1 day') : null, 'knock_out_by' => 'confirmed' === $knockOut ? $this->accounts[$recruiter] : null,
             'fit' => $fit->score, 'fit_parts' => array_map(static fn ($p): array => $p->toArray(), $fit->parts), 'closed_reason' => $reason, 'closed_at' => null === $reason ? null : $this->ago(min($appliedAgo, 5)), 'consent_version' => '2026-1', 'consented_at' => $applied,
         ]);
         foreach ($visits as [$visited, $from, $to]) {

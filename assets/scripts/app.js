@@ -99,11 +99,15 @@
         if (answer.version !== undefined) {
           const version = form.querySelector('[name=version]');
           if (version) { version.value = answer.version; }
+          for (const { field, value } of answer.taken || []) {
+            const own = form.querySelector(`[name="${CSS.escape(field)}"]`);
+            if (own && own !== document.activeElement) { own.value = value ?? ''; own.dispatchEvent(new Event('jorvent:set')); }
+          }
           const now = new Date();
-          said.textContent = `kept at ${String(now.getHours()).padStart(2, '0')}:${String(now.getMinutes()).padStart(2, '0')}`;
+          said.textContent = `kept at ${String(now.getHours()).padStart(2, '0')}:${String(now.getMinutes()).padStart(2, '0')}` + ((answer.taken || []).length ? `, with ${answer.taken.length} changed by someone else` : '');
           said.classList.remove('ru');
         } else {
-          said.textContent = answer.refused?.some((r) => r.code === 'saved_by_another') ? 'someone else saved meanwhile: press Keep to see what differs' : 'not kept yet: a field can not be read';
+          said.textContent = answer.refused?.some((r) => r.code === 'saved_by_another') ? 'someone else changed the same field: press Keep to see what differs' : 'not kept yet: a field can not be read';
           said.classList.add('ru');
         }
       } catch {

@@ -120,9 +120,9 @@ final readonly class Apply
         }
         ($this->index)($candidate->id);
         $questions = $requisition->questionnaire();
-        $failed = $questions->failed($answers);
+        $answers = array_intersect_key($answers, array_filter($questions->shown($answers)));
         $application = new Application($candidate->id, $requisition->id, 'applied', $draft->intOrNull('posting_id'), $now);
-        $application->answer($answers, $questions->score($answers), [] !== $failed, Days::nextWorkingDay($now, new \DateTimeZone($opening->str('zone'))));
+        $application->answer($answers, $requisition->questionsVersion, $questions->score($answers), Days::nextWorkingDay($now, new \DateTimeZone($opening->str('zone'))));
         $application->consent(self::CONSENT, $now);
         $fit = ($this->fits)($requisition->wanted($opening->str('city')), [$candidate->id])[$candidate->id] ?? null;
         if (null !== $fit) {

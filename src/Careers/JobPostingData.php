@@ -15,7 +15,7 @@ final class JobPostingData
     {
         $currency = $opening->str('currency');
         $data = [
-            '@context' => 'https://schema.org/', '@type' => 'JobPosting', 'title' => $opening->str('title'), 'description' => '<p>'.str_replace("\n\n", '</p><p>', htmlspecialchars($opening->str('description'))).'</p>',
+            '@context' => 'https://schema.org/', '@type' => 'JobPosting', 'title' => $opening->str('title'), 'description' => $opening->str('description'),
             'identifier' => ['@type' => 'PropertyValue', 'name' => 'Skerry Line', 'value' => 'R-'.$opening->int('number')], 'datePosted' => $opening->instantOrNull('live_at')?->format('Y-m-d'), 'url' => $url,
             'employmentType' => match ($opening->str('employment')) {
                 'permanent' => 'FULL_TIME', 'apprentice' => 'INTERN', default => 'TEMPORARY',
@@ -23,11 +23,20 @@ final class JobPostingData
             'hiringOrganization' => ['@type' => 'Organization', 'name' => 'Skerry Line'], 'totalJobOpenings' => $opening->int('positions'), 'directApply' => true,
             'jobLocation' => ['@type' => 'Place', 'address' => ['@type' => 'PostalAddress', 'addressLocality' => $opening->str('city'), 'addressCountry' => $opening->str('country')]],
         ];
+        if ('fully' === $opening->str('remote')) {
+            $data += ['jobLocationType' => 'TELECOMMUTE', 'applicantLocationRequirements' => ['@type' => 'Country', 'name' => $opening->str('country')]];
+        }
+        if ($opening->int('share') < 100) {
+            $data['employmentType'] = [$data['employmentType'], 'PART_TIME'];
+        }
+        if ([] !== $opening->strings('benefits')) {
+            $data['jobBenefits'] = implode(', ', $opening->strings('benefits'));
+        }
         if (null !== $opening->strOrNull('until')) {
             $data['validThrough'] = $opening->str('until').'T23:59:59Z';
         }
         if (null !== $opening->intOrNull('pay_min')) {
-            $data['baseSalary'] = ['@type' => 'MonetaryAmount', 'currency' => $currency, 'value' => ['@type' => 'QuantitativeValue', 'minValue' => (new Money($opening->int('pay_min'), $currency))->units(), 'maxValue' => (new Money($opening->int('pay_max'), $currency))->units(), 'unitText' => 'YEAR']];
+            $data['baseSalary'] = ['@type' => 'MonetaryAmount', 'currency' => $currency, 'value' => ['@type' => 'QuantitativeValue', 'minValue' => (new Money($opening->int('pay_min'), $currency))->units(), 'maxValue' => (new Money($opening->int('pay_max'), $currency))->units(), 'unitText' => strtoupper($opening->str('pay_frequency'))]];
         }
 
         return $data;

@@ -7,12 +7,13 @@ namespace Jorvent\Careers;
 use Jorvent\Core\Query\Parser;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
+use Jorvent\Platform\Text\RichText;
 use Psr\Clock\ClockInterface;
 
 /** What the public may see: requisitions with a live advert on our own site. */
 final readonly class Openings
 {
-    private const COLUMNS = "SELECT r.id, r.number, r.title, r.description, r.musts, r.wishes, r.questions, r.employment, r.positions, r.pay_min, r.pay_max, r.currency, r.target_on, r.years_from, r.state, s.city, s.country, s.zone, u.name AS department, p.until, p.live_at,
+    private const COLUMNS = "SELECT r.id, r.number, r.title, r.description, r.musts, r.wishes, r.questions, r.employment, r.positions, r.pay_min, r.pay_max, r.currency, r.pay_frequency, r.share, r.remote, r.benefits, r.months, r.target_on, r.years_from, r.state, s.city, s.country, s.zone, u.name AS department, p.until, p.live_at,
         a.name AS recruiter FROM requisition r JOIN site s ON s.id = r.site_id JOIN org_unit u ON u.id = r.unit_id JOIN account a ON a.id = r.recruiter_id JOIN posting p ON p.requisition_id = r.id AND p.board = 'careers'";
 
     public function __construct(private Db $db, private ClockInterface $clock)
@@ -29,7 +30,7 @@ final readonly class Openings
         }
         $evaluator = new \Jorvent\Core\Query\Evaluator();
 
-        return array_values(array_filter($rows, static fn (Record $r): bool => $evaluator->matches($node, \Jorvent\Core\Query\Document::of($r->str('title'), $r->str('city'), $r->str('department'), $r->str('description')))));
+        return array_values(array_filter($rows, static fn (Record $r): bool => $evaluator->matches($node, \Jorvent\Core\Query\Document::of($r->str('title'), $r->str('city'), $r->str('department'), RichText::plain($r->str('description'))))));
     }
 
     /** @return list<Record> cities with how many openings each */

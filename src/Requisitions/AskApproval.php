@@ -32,12 +32,18 @@ final readonly class AskApproval
         });
     }
 
+    /** Changes after approval that the rules want agreed to. */
+    public function askForAmendment(Requisition $requisition, Brief $amended): void
+    {
+        $this->approvals->ask($requisition->id, null, $amended->unit, $this->chain($amended, $requisition->profileId));
+    }
+
     /** @return list<ApprovalStep> */
     public function chain(Brief $brief, ?int $profile): array
     {
         $unit = $this->db->row('SELECT headcount, headcount_plan FROM org_unit WHERE id = :id', ['id' => $brief->unit]) ?? throw new \LogicException('No such unit.');
 
-        return (new ApprovalChain())->forBrief($brief->payTo ?? new Money(0, $brief->currency), $this->profileBand($profile, $brief->currency), $brief->positions ?? 1, $unit->int('headcount'), $unit->intOrNull('headcount_plan'));
+        return (new ApprovalChain())->forBrief($brief->yearTo() ?? new Money(0, $brief->currency), $this->profileBand($profile, $brief->currency), $brief->positions ?? 1, $unit->int('headcount'), $unit->intOrNull('headcount_plan'));
     }
 
     public function profileBand(?int $profile, string $currency): ?Band

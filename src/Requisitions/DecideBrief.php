@@ -14,7 +14,7 @@ use Psr\Clock\ClockInterface;
 /** Someone asked says yes, sends it back, or no. */
 final readonly class DecideBrief
 {
-    public function __construct(private Db $db, private EntityManagerInterface $entities, private ClockInterface $clock, private ActivityLog $log, private Approvals $approvals)
+    public function __construct(private Db $db, private EntityManagerInterface $entities, private ClockInterface $clock, private ActivityLog $log, private Approvals $approvals, private BriefVersions $versions)
     {
     }
 
@@ -24,6 +24,18 @@ final readonly class DecideBrief
         $this->db->transaction(function () use ($id, $approver, $answer, $note): void {
             $requisition = $this->entities->find(Requisition::class, $id, LockMode::PESSIMISTIC_WRITE) ?? throw new \LogicException('No such requisition.');
             $all = $this->approvals->decide($id, null, $approver, $answer, $note);
+            if (null !== $requisition->amendment()) {
+                if ($all || 'agreed' !== $answer) {
+                    $before = $requisition->version;
+                    $requisition->closeAmendment($all, $this->clock->now());
+                    if ($requisition->version !== $before) {
+                        $this->versions->keep($id, $requisition->version, $requisition->brief(), null);
+                    }
+                }
+                $this->log->record('brief.amendment_'.$answer, 'requisition', $id, $id, change: ['note' => $note]);
+
+                return;
+            }
             match (true) {
                 $all => $requisition->approve($this->clock->now()),
                 'sent_back' === $answer => $requisition->sendBack(),

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Jorvent\Requisitions;
 
 use Jorvent\Core\Query\Parser;
+use Jorvent\Core\Workflow\RequisitionState;
 use Jorvent\Core\Workflow\Stage;
 use Jorvent\People\Store\Words;
 use Jorvent\Platform\Database\Db;
@@ -97,13 +98,15 @@ final readonly class RequisitionViews
     /** @return list<Station> */
     private function stations(Record $r, ?int $matching): array
     {
-        $state = BriefState::from($r->str('state'));
-        $done = BriefState::Approved === $state || BriefState::Filled === $state;
+        $state = RequisitionState::from($r->str('state'));
+        $done = $state->isUnderWay() || RequisitionState::Filled === $state;
         $brief = match ($state) {
-            BriefState::Approved, BriefState::Filled => ['brief_approved', ['day' => $r->instantOrNull('approved_at')?->format('j M') ?? ''], null],
-            BriefState::Asked => ['brief_asked', ['name' => $r->strOrNull('waits_for') ?? ''], 'needs'],
-            BriefState::SentBack => ['brief_sent_back', [], 'late'],
-            BriefState::Declined => ['brief_declined', [], 'set_aside'],
+            RequisitionState::OnHold => ['brief_on_hold', [], 'soon'],
+            RequisitionState::Cancelled => ['brief_cancelled', [], 'set_aside'],
+            RequisitionState::Approved, RequisitionState::Filled => ['brief_approved', ['day' => $r->instantOrNull('approved_at')?->format('j M') ?? ''], null],
+            RequisitionState::Asked => ['brief_asked', ['name' => $r->strOrNull('waits_for') ?? ''], 'needs'],
+            RequisitionState::SentBack => ['brief_sent_back', [], 'late'],
+            RequisitionState::Declined => ['brief_declined', [], 'set_aside'],
             default => ['brief_draft', [], null],
         };
         $adverts = match (true) {
@@ -127,13 +130,13 @@ final readonly class RequisitionViews
         $target = $r->instantOrNull('target_on');
 
         return [
-            new Station('brief', $done ? '✓' : (BriefState::Declined === $state ? '×' : '…'), $brief[0], $brief[1], $brief[2], 0),
+            new Station('brief', $done ? '✓' : (RequisitionState::Declined === $state ? '×' : '…'), $brief[0], $brief[1], $brief[2], 0),
             new Station('adverts', (string) $r->int('live'), $adverts[0], $adverts[1], $adverts[2], $r->int('applied'), 'applied', $r->int('applied')),
             new Station('sourcing', null === $matching ? '–' : (string) $matching, 'sourcing_kept', ['count' => $r->int('kept')], null, $r->int('applied') + $r->int('kept'), 'kept', $r->int('kept')),
             new Station('pipeline', (string) $r->int('active'), $pipeline[0], $pipeline[1], $pipeline[2], $r->int('interviewing') + $r->int('offering') + $r->int('hired'), 'in interviews', $r->int('interviewing')),
             new Station('interviews', (string) $r->int('interviewing'), $interviews[0], $interviews[1], $interviews[2], $r->int('offering') + $r->int('hired'), 'chosen', $r->int('offering')),
             new Station('offer', (string) $r->int('offering'), null === $offer ? 'nothing' : 'offer_'.$offer, [], 'asked' === $offer ? 'needs' : ('agreed' === $offer ? 'soon' : null), $r->int('hired'), 'signed', $r->int('hired')),
-            new Station('outcome', $r->int('hired').'/'.$r->int('positions'), BriefState::Filled === $state ? 'outcome_filled' : (null === $target ? 'nothing' : 'outcome_by'), ['day' => (BriefState::Filled === $state ? $r->instant('filled_at') : $target)?->format('j M') ?? ''], null, 0),
+            new Station('outcome', $r->int('hired').'/'.$r->int('positions'), RequisitionState::Filled === $state ? 'outcome_filled' : (null === $target ? 'nothing' : 'outcome_by'), ['day' => (RequisitionState::Filled === $state ? $r->instant('filled_at') : $target)?->format('j M') ?? ''], null, 0),
         ];
     }
 

@@ -7,29 +7,54 @@ namespace Jorvent\Requisitions;
 use Doctrine\DBAL\LockMode;
 use Doctrine\ORM\EntityManagerInterface;
 use Jorvent\Activity\ActivityLog;
+use Jorvent\Core\Shared\FieldMerge;
+use Jorvent\Core\Shared\Refused;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Requisitions\Entity\Requisition;
 use Psr\Clock\ClockInterface;
+use Symfony\Bundle\SecurityBundle\Security;
 
+/** Keeps a brief. Who began from an older version is merged by field: what only the other changed is taken, what both changed differently is refused and shown. */
 final readonly class SaveBriefHandler
 {
-    public function __construct(private Db $db, private EntityManagerInterface $entities, private ClockInterface $clock, private ActivityLog $log)
+    public function __construct(private Db $db, private EntityManagerInterface $entities, private ClockInterface $clock, private ActivityLog $log, private BriefVersions $versions, private FieldRules $rules, private AskApproval $asking, private Security $security)
     {
     }
 
-    /** @return int the version after it; unchanged when nothing differed */
-    public function __invoke(SaveBrief $save): int
+    public function __invoke(SaveBrief $save): SavedBrief
     {
-        return $this->db->transaction(function () use ($save): int {
+        return $this->db->transaction(function () use ($save): SavedBrief {
             $requisition = $this->entities->find(Requisition::class, $save->requisition, LockMode::PESSIMISTIC_WRITE) ?? throw new \LogicException('No such requisition.');
             $before = $requisition->brief();
-            $requisition->save($save->brief, $save->seenVersion, $this->clock->now());
-            $changed = array_flip($before->differences($save->brief));
+            $wanted = $save->brief;
+            $seen = $save->seenVersion;
+            $taken = [];
+            if ($seen !== $requisition->version && null !== $base = $this->versions->at($save->requisition, $seen)) {
+                $merge = FieldMerge::of($base->toArray(), $wanted->toArray(), $before->toArray());
+                if ([] !== $merge->conflicts) {
+                    throw Refused::because('saved_by_another', '', ['fields' => implode(',', $merge->conflicts)]);
+                }
+                [$wanted, $seen, $taken] = [Brief::fromArray($merge->merged), $requisition->version, $merge->taken];
+            }
+            $asks = false;
+            if ($requisition->state->isUnderWay()) {
+                $asks = $requisition->amend($wanted, $seen, $this->rules->fields('free'), $this->rules->fields('asks'), $this->clock->now());
+            } else {
+                $requisition->save($wanted, $seen, $this->clock->now());
+            }
+            $changed = array_flip($before->differences($requisition->brief()));
             if ([] !== $changed) {
-                $this->log->record('brief.saved', 'requisition', $requisition->id, $requisition->id, change: ['before' => array_intersect_key($before->comparable(), $changed), 'after' => array_intersect_key($save->brief->comparable(), $changed)]);
+                $this->versions->keep($requisition->id, $requisition->version, $requisition->brief(), $this->security->getUser());
+                $this->log->record('brief.saved', 'requisition', $requisition->id, $requisition->id, change: ['before' => array_intersect_key($before->toArray(), $changed), 'after' => array_intersect_key($requisition->brief()->toArray(), $changed)]);
+            }
+            if ($asks) {
+                $amended = $requisition->amendment() ?? throw new \LogicException('It was asked for just now.');
+                $this->asking->askForAmendment($requisition, $amended);
+                $fields = array_flip($requisition->brief()->differences($amended));
+                $this->log->record('brief.amendment_asked', 'requisition', $requisition->id, $requisition->id, change: ['before' => array_intersect_key($requisition->brief()->toArray(), $fields), 'after' => array_intersect_key($amended->toArray(), $fields)]);
             }
 
-            return $requisition->version;
+            return new SavedBrief($requisition->version, $taken, $asks);
         });
     }
 }

@@ -11,10 +11,10 @@ use Jorvent\Core\Query\ProblemCode;
 use Jorvent\Core\Search\Coverage;
 use Jorvent\Core\Workflow\ApplicationState;
 use Jorvent\Core\Workflow\Post;
+use Jorvent\Core\Workflow\RequisitionState;
 use Jorvent\Core\Workflow\Stage;
 use Jorvent\Core\Workflow\Urgency;
 use Jorvent\Pipeline\Entity\Application;
-use Jorvent\Requisitions\BriefState;
 use PHPUnit\Framework\Attributes\CoversNothing;
 use PHPUnit\Framework\TestCase;
 use Symfony\Component\Yaml\Yaml;
@@ -52,7 +52,7 @@ final class WordsTest extends TestCase
             preg_match_all('/->say\(\'([a-z_]+)\'[,)]/', $code, $m);
             array_push($wanted, ...array_map(static fn (string $c): string => 'said.'.$c, $m[1]));
         }
-        foreach ([[Stage::cases(), 'stage.'], [ApplicationState::cases(), 'application.'], [BriefState::cases(), 'state.'], [Post::cases(), 'post.'], [Role::cases(), 'role.'], [Urgency::cases(), 'urgency.'], [Coverage::cases(), 'coverage.'], [ProblemCode::cases(), 'query.'], [Cause::cases(), 'why.head.'], [Cause::cases(), 'why.yes.'], [Cause::cases(), 'why.no.'], [Cause::cases(), 'why.question.'], [UnitKind::cases(), 'unit.']] as [$cases, $prefix]) {
+        foreach ([[Stage::cases(), 'stage.'], [ApplicationState::cases(), 'application.'], [RequisitionState::cases(), 'state.'], [Post::cases(), 'post.'], [Role::cases(), 'role.'], [Urgency::cases(), 'urgency.'], [Coverage::cases(), 'coverage.'], [ProblemCode::cases(), 'query.'], [Cause::cases(), 'why.head.'], [Cause::cases(), 'why.yes.'], [Cause::cases(), 'why.no.'], [Cause::cases(), 'why.question.'], [UnitKind::cases(), 'unit.']] as [$cases, $prefix]) {
             array_push($wanted, ...array_map(static fn (\BackedEnum $c): string => $prefix.$c->value, $cases));
         }
         array_push($wanted, ...array_map(static fn (string $r): string => 'close_reason.'.$r, Application::CLOSE_REASONS));

@@ -60,7 +60,7 @@ final class ListsTest extends DatabaseTest
         $this->as('Solveig Aune');
         foreach (['payroll' => 1, 'payroll bergen' => 1, 'payroll vigo' => 0, '%' => 0, '_' => 0, '\\' => 0, "'; DROP TABLE requisition" => 0, 'R-2203' => 1] as $words => $count) {
             $crawler = $this->client->request('GET', '/requisitions?state=all&q='.rawurlencode($words));
-            self::assertSame($count, $crawler->filter('tbody tr[data-row]')->count(), $words);
+            self::assertCount($count, $crawler->filter('tbody tr[data-row]'), $words);
         }
     }
 }

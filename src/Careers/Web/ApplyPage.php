@@ -80,7 +80,7 @@ final class ApplyPage extends PublicPage
                 $typed[$name] = $input->line($name);
             }
             foreach ($questions->questions as $question) {
-                $typed['q:'.$question->id] = mb_substr($input->map('answer')[$question->id] ?? '', 0, Questionnaire::MAX_TEXT + 1);
+                $typed['q:'.$question->id] = mb_substr($input->answers('answer')[$question->id] ?? '', 0, Questionnaire::MAX_TEXT + 1);
             }
             $this->drafts->save($key, $typed);
             [$draft] = $this->open($key);
@@ -91,7 +91,7 @@ final class ApplyPage extends PublicPage
             }
         }
 
-        return $this->publicPage($request, 'careers/apply_fields.html.twig', ['opening' => $opening, 'draft' => $draft, 'fields' => $fields, 'answers' => $answers, 'questions' => $questions->questions, 'errors' => $errors, 'step' => 2], $errors->any() ? 422 : 200);
+        return $this->publicPage($request, 'careers/apply_fields.html.twig', ['opening' => $opening, 'draft' => $draft, 'fields' => $fields, 'answers' => $answers, 'questions' => $questions->questions, 'shown' => $questions->shown($answers), 'errors' => $errors, 'step' => 2], $errors->any() ? 422 : 200);
     }
 
     #[Route('/a/{key}/check', name: 'apply_check', requirements: ['key' => '[0-9a-f]{32}'], defaults: ['_csrf' => 'public'], methods: ['GET', 'POST'])]
@@ -117,7 +117,7 @@ final class ApplyPage extends PublicPage
         }
         [$fields, $answers] = Apply::split($draft);
 
-        return $this->publicPage($request, 'careers/apply_check.html.twig', ['opening' => $opening, 'draft' => $draft, 'fields' => $fields, 'answers' => $answers, 'questions' => $questions->questions, 'errors' => $errors, 'step' => 3], $errors->any() ? 422 : 200);
+        return $this->publicPage($request, 'careers/apply_check.html.twig', ['opening' => $opening, 'draft' => $draft, 'fields' => $fields, 'answers' => $answers, 'questions' => $questions->questions, 'shown' => $questions->shown($answers), 'errors' => $errors, 'step' => 3], $errors->any() ? 422 : 200);
     }
 
     #[Route('/a/{key}/sent', name: 'apply_sent', requirements: ['key' => '[0-9a-f]{32}'], methods: ['GET'])]

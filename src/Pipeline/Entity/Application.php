@@ -6,6 +6,7 @@ namespace Jorvent\Pipeline\Entity;
 
 use Doctrine\DBAL\Types\Types;
 use Doctrine\ORM\Mapping as ORM;
+use Jorvent\Core\Screening\Score;
 use Jorvent\Core\Search\Fit;
 use Jorvent\Core\Search\FitPart;
 use Jorvent\Core\Shared\Refused;
@@ -44,6 +45,12 @@ class Application
      */
     #[ORM\Column(type: Types::JSON, options: ['jsonb' => true])]
     public array $answers = [];
+
+    #[ORM\Column]
+    private int $questionsVersion = 1;
+
+    #[ORM\Column]
+    private bool $scoreComplete = true;
 
     /** @phpstan-readonly-allow-private-mutation */
     #[ORM\Column]
@@ -101,12 +108,17 @@ class Application
         $this->enteredAt = $appliedAt;
     }
 
-    /** @param array<string, string> $answers */
-    public function answer(array $answers, ?int $score, bool $failed, \DateTimeImmutable $due): void
+    /**
+     * @param array<string, string> $answers
+     * @param int                   $version of the questions that were asked
+     */
+    public function answer(array $answers, int $version, Score $score, \DateTimeImmutable $due): void
     {
         $this->answers = $answers;
-        $this->score = $score;
-        if ($failed) {
+        $this->questionsVersion = $version;
+        $this->score = $score->value;
+        $this->scoreComplete = $score->complete;
+        if ([] !== $score->failed()) {
             $this->knockOut = KnockOut::Failed;
             $this->knockOutDue = $due;
         }

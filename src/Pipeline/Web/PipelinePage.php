@@ -7,7 +7,6 @@ namespace Jorvent\Pipeline\Web;
 use Jorvent\Accounts\Access\Permission;
 use Jorvent\Accounts\Access\Subject;
 use Jorvent\Core\Messages\Template;
-use Jorvent\Core\Screening\Questionnaire;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Core\Workflow\Stage;
 use Jorvent\Messages\Mailing;
@@ -24,6 +23,7 @@ use Jorvent\Platform\Web\Input;
 use Jorvent\Platform\Web\Page;
 use Jorvent\Requisitions\RequisitionView;
 use Jorvent\Requisitions\RequisitionViews;
+use Jorvent\Screening\Questions;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -36,7 +36,7 @@ final class PipelinePage extends Page
     private const SORTS = ['screen' => 'p.score DESC NULLS LAST, p.fit DESC NULLS LAST', 'fit' => 'p.fit DESC NULLS LAST, p.score DESC NULLS LAST', 'waits' => 'p.entered_at', 'name' => 'c.name'];
     private const ROWS = 200;
 
-    public function __construct(private readonly Db $db, private readonly RequisitionViews $views, private readonly ClockInterface $clock, private readonly Shortlists $shortlists)
+    public function __construct(private readonly Db $db, private readonly RequisitionViews $views, private readonly ClockInterface $clock, private readonly Shortlists $shortlists, private readonly Questions $questions)
     {
     }
 
@@ -116,7 +116,7 @@ final class PipelinePage extends Page
     private function rows(int $requisition, string $order, bool $ended): array
     {
         return $this->db->rows(
-            "SELECT p.id, p.candidate_id, p.stage, p.state, p.origin, p.score, p.fit, p.fit_parts, p.knock_out, p.knock_out_due, p.knock_out_reason, p.answers, p.entered_at, p.applied_at, p.closed_reason, k.name AS knock_out_by, c.name, c.headline, c.city, c.email, c.phone, c.zone, c.locale, b.board,
+            "SELECT p.id, p.candidate_id, p.stage, p.state, p.origin, p.score, p.fit, p.fit_parts, p.knock_out, p.knock_out_due, p.knock_out_reason, p.answers, p.questions_version, p.marks, p.score_complete, p.entered_at, p.applied_at, p.closed_reason, k.name AS knock_out_by, c.name, c.headline, c.city, c.email, c.phone, c.zone, c.locale, b.board,
                 extract(day FROM CAST(:now AS timestamptz) - p.entered_at)::int AS waits, i.mean, i.next_at, i.cards_owed, i.offered, o.state AS offer_state
              FROM application p JOIN candidate c ON c.id = p.candidate_id LEFT JOIN posting b ON b.id = p.posting_id LEFT JOIN account k ON k.id = p.knock_out_by
              LEFT JOIN LATERAL (SELECT (SELECT avg((x ->> 'value')::int) FROM scorecard s JOIN interview w ON w.id = s.interview_id CROSS JOIN LATERAL jsonb_array_elements(s.ratings) x WHERE w.application_id = p.id AND s.submitted_at IS NOT NULL) AS mean,
@@ -168,17 +168,10 @@ final class PipelinePage extends Page
     /** @return array<string, mixed> */
     private function reader(RequisitionView $view, Record $row): array
     {
-        $questions = Questionnaire::fromArray($this->db->row('SELECT questions FROM requisition WHERE id = :id', ['id' => $view->id()])?->objects('questions') ?? []);
-        $answers = $row->json('answers');
-        $lines = [];
-        foreach ($questions->questions as $question) {
-            $answer = \is_string($answers[$question->id] ?? null) ? $answers[$question->id] : null;
-            $points = $question->points($answer);
-            $lines[] = ['text' => $question->text, 'answer' => $answer, 'weight' => $question->weight, 'earned' => null === $points ? null : (int) round($question->weight * $points / 100), 'stops' => null !== $answer && \in_array($answer, $question->stops, true), 'knock_out' => $question->isKnockOut()];
-        }
+        $score = $this->questions->at($view->id(), $row->int('questions_version'))->score(Questions::answers($row->json('answers')), Questions::marks($row->json('marks')));
 
         return [
-            'answers' => $lines, 'visits' => $this->db->rows('SELECT stage, GREATEST(0, extract(day FROM coalesce(left_at, :now) - entered_at)::int) AS days FROM stage_visit WHERE application_id = :id ORDER BY id', ['id' => $row->int('id'), 'now' => $this->clock->now()]),
+            'score' => $score, 'visits' => $this->db->rows('SELECT stage, GREATEST(0, extract(day FROM coalesce(left_at, :now) - entered_at)::int) AS days FROM stage_visit WHERE application_id = :id ORDER BY id', ['id' => $row->int('id'), 'now' => $this->clock->now()]),
             'resume' => $this->db->row('SELECT id, file_name, media_type, text, file_sha256 FROM resume WHERE candidate_id = :c ORDER BY created_at DESC, id DESC LIMIT 1', ['c' => $row->int('candidate_id')]),
             'mails' => $this->db->rows("SELECT o.id, o.created_at, o.state, o.available_at, o.attempts, o.last_error, p.content ->> 'subject' AS subject FROM outbox o LEFT JOIN personal_value p ON p.id = o.personal_id WHERE o.candidate_id = :c AND o.requisition_id = :r AND o.kind = 'mail' ORDER BY o.id DESC LIMIT 4", ['c' => $row->int('candidate_id'), 'r' => $view->id()]),
             'views' => $this->shortlists->of($row->int('id')),

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Jorvent\Platform\Demo;
 
+use Doctrine\ORM\EntityManagerInterface;
 use Jorvent\Accounts\Entity\Account;
 use Jorvent\Demo\World;
 use Jorvent\Offers\Letter;
@@ -24,7 +25,7 @@ final class DemoCommand extends Command
 {
     public const PASSWORD = 'skerry';
 
-    public function __construct(private readonly Db $db, private readonly Letter $letter, private readonly FileStore $files, private readonly ClockInterface $clock, private readonly PasswordHasherFactoryInterface $hashers, private readonly Structures $structures, private readonly ReachList $reach)
+    public function __construct(private readonly Db $db, private readonly Letter $letter, private readonly FileStore $files, private readonly ClockInterface $clock, private readonly PasswordHasherFactoryInterface $hashers, private readonly EntityManagerInterface $entities, private readonly Structures $structures, private readonly ReachList $reach)
     {
         parent::__construct();
     }
@@ -43,7 +44,7 @@ final class DemoCommand extends Command
         }
         $started = microtime(true);
         $tell = static fn (string $what) => $output->writeln(\sprintf('    %5.1f s  %s', microtime(true) - $started, $what));
-        $world = new World($this->db, $this->letter, $this->files, $this->structures, $this->reach, $this->clock->now(), $this->hashers->getPasswordHasher(Account::class)->hash(self::PASSWORD));
+        $world = new World($this->db, $this->letter, $this->files, $this->entities, $this->structures, $this->reach, $this->clock->now(), $this->hashers->getPasswordHasher(Account::class)->hash(self::PASSWORD));
         $world->load('large' === $input->getOption('size'), $tell);
         $tell('done');
 

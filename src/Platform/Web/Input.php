@@ -78,6 +78,19 @@ final readonly class Input
         return $map;
     }
 
+    /** @return array<string, string> as map(), several values of one key a line each */
+    public function answers(string $name): array
+    {
+        $map = $this->map($name);
+        foreach ($this->list($name) as $key => $values) {
+            if (\is_array($values)) {
+                $map[(string) $key] = mb_substr(implode("\n", array_map(static fn (string $v): string => trim(mb_scrub($v)), array_filter($values, is_string(...)))), 0, self::TEXT);
+            }
+        }
+
+        return $map;
+    }
+
     /** @return array<array-key, mixed> */
     private function list(string $name): array
     {

@@ -16,6 +16,7 @@ use Jorvent\Platform\Drawing\BandRuler;
 use Jorvent\Platform\Drawing\DayColumns;
 use Jorvent\Platform\Drawing\DaysBar;
 use Jorvent\Platform\Drawing\DayStrip;
+use Jorvent\Platform\Drawing\DotPlot;
 use Jorvent\Platform\Drawing\DotRow;
 use Jorvent\Platform\Drawing\Figures;
 use Jorvent\Platform\Drawing\FitBar;
@@ -23,6 +24,7 @@ use Jorvent\Platform\Drawing\LadderBar;
 use Jorvent\Platform\Drawing\Mark;
 use Jorvent\Platform\Drawing\MiniLine;
 use Jorvent\Platform\Drawing\ProcessBand;
+use Jorvent\Platform\Drawing\WeightStrip;
 use Jorvent\Requisitions\RequisitionView;
 use Jorvent\Requisitions\Station;
 use Psr\Clock\ClockInterface;
@@ -49,6 +51,13 @@ final readonly class JorventTwig
         $cents = abs((int) $minor) % 10 ** $digits;
 
         return $currency."\u{00A0}".Figures::thousands((new Money((int) $minor, $currency))->units()).(0 === $cents ? '' : ('en' === $locale ? '.' : ',').str_pad((string) $cents, $digits, '0', \STR_PAD_LEFT));
+    }
+
+    /** Minor units as one types them: "620 000", with decimals only when there are any. */
+    #[AsTwigFilter('amount')]
+    public function amount(int $minor, string $currency): string
+    {
+        return trim(str_replace([$currency, "\u{00A0}"], ['', ' '], $this->money($minor, $currency)));
     }
 
     #[AsTwigFilter('num')]
@@ -241,6 +250,22 @@ final readonly class JorventTwig
     public function cut(string $text): string
     {
         return mb_strimwidth($text, 0, 60, '…');
+    }
+
+    /** @param list<\Jorvent\Core\Screening\Question> $questions */
+    #[AsTwigFunction('weight_strip', isSafe: ['html'])]
+    public function weightStrip(array $questions, ?\Jorvent\Core\Screening\Question $open): string
+    {
+        $fields = array_map(static fn ($q): array => ['name' => $q->text('en'), 'weight' => max(0, $q->weight), 'on' => $q->id === $open?->id], $questions);
+
+        return WeightStrip::draw($fields, implode(', ', array_map(static fn (array $f): string => $f['name'].' '.$f['weight'], $fields)));
+    }
+
+    /** @param list<int> $scores */
+    #[AsTwigFunction('score_dots', isSafe: ['html'])]
+    public function scoreDots(array $scores): string
+    {
+        return DotPlot::draw($scores, 0, 100, null, $this->words->trans('scores.label', ['%count%' => \count($scores), '%low%' => min([] === $scores ? [0] : $scores), '%high%' => max([] === $scores ? [0] : $scores)]));
     }
 
     #[AsTwigFilter('repeat')]

@@ -7,12 +7,15 @@ namespace Jorvent\Requisitions\Entity;
 use Doctrine\DBAL\Types\Types;
 use Doctrine\ORM\Mapping as ORM;
 use Jorvent\Core\Pay\Band;
+use Jorvent\Core\Pay\Frequency;
+use Jorvent\Core\Pay\PayTerms;
 use Jorvent\Core\Screening\Questionnaire;
 use Jorvent\Core\Search\Wanted;
 use Jorvent\Core\Shared\Money;
 use Jorvent\Core\Shared\Refused;
+use Jorvent\Core\Workflow\RequisitionAct;
+use Jorvent\Core\Workflow\RequisitionState;
 use Jorvent\Requisitions\Brief;
-use Jorvent\Requisitions\BriefState;
 
 #[ORM\Entity]
 #[ORM\Table(name: 'requisition')]
@@ -26,6 +29,9 @@ class Requisition
     #[ORM\Column]
     public string $title = '';
 
+    #[ORM\Column]
+    private ?string $internalTitle = null;
+
     /** @phpstan-readonly-allow-private-mutation */
     #[ORM\Column]
     public int $unitId;
@@ -33,6 +39,10 @@ class Requisition
     /** @phpstan-readonly-allow-private-mutation */
     #[ORM\Column]
     public int $siteId;
+
+    /** @phpstan-readonly-allow-private-mutation */
+    #[ORM\Column]
+    public int $requesterId;
 
     /** @phpstan-readonly-allow-private-mutation */
     #[ORM\Column]
@@ -44,7 +54,26 @@ class Requisition
 
     /** @phpstan-readonly-allow-private-mutation */
     #[ORM\Column]
+    public ?int $partnerId = null;
+
+    /** @phpstan-readonly-allow-private-mutation */
+    #[ORM\Column]
     public int $positions = 1;
+
+    #[ORM\Column]
+    private ?int $costCentreId = null;
+
+    #[ORM\Column(type: Types::STRING, length: 2, options: ['fixed' => true])]
+    private ?string $country = null;
+
+    #[ORM\Column]
+    private ?int $familyId = null;
+
+    #[ORM\Column]
+    private ?int $months = null;
+
+    #[ORM\Column]
+    private string $remote = 'no';
 
     #[ORM\Column]
     private string $employment = 'permanent';
@@ -55,8 +84,26 @@ class Requisition
     #[ORM\Column(type: Types::BIGINT)]
     private ?int $payMax = null;
 
+    #[ORM\Column(type: Types::BIGINT)]
+    private ?int $yearMin = null;
+
+    #[ORM\Column(type: Types::BIGINT)]
+    private ?int $yearMax = null;
+
     #[ORM\Column(type: Types::STRING, length: 3, options: ['fixed' => true])]
     private string $currency;
+
+    #[ORM\Column]
+    private string $payFrequency = 'year';
+
+    #[ORM\Column]
+    private int $pays = 12;
+
+    #[ORM\Column]
+    private int $hours = 3750;
+
+    #[ORM\Column]
+    private int $share = 100;
 
     /** @phpstan-readonly-allow-private-mutation */
     #[ORM\Column(type: Types::DATE_IMMUTABLE)]
@@ -69,6 +116,15 @@ class Requisition
     #[ORM\Column]
     private ?int $yearsFrom = null;
 
+    #[ORM\Column]
+    private ?int $yearsTo = null;
+
+    #[ORM\Column]
+    private ?string $education = null;
+
+    #[ORM\Column]
+    private ?string $industry = null;
+
     /** @var list<string> */
     #[ORM\Column(type: Types::JSON, options: ['jsonb' => true])]
     private array $musts = [];
@@ -77,9 +133,17 @@ class Requisition
     #[ORM\Column(type: Types::JSON, options: ['jsonb' => true])]
     private array $wishes = [];
 
+    /** @var list<string> */
+    #[ORM\Column(type: Types::JSON, options: ['jsonb' => true])]
+    private array $benefits = [];
+
     /** @var list<array<array-key, mixed>> */
     #[ORM\Column(type: Types::JSON, options: ['jsonb' => true])]
     private array $questions = [];
+
+    /** @phpstan-readonly-allow-private-mutation */
+    #[ORM\Column]
+    public int $questionsVersion = 1;
 
     /** @phpstan-readonly-allow-private-mutation */
     #[ORM\Column(type: Types::TEXT)]
@@ -89,9 +153,12 @@ class Requisition
     #[ORM\Column]
     public ?string $category = null;
 
+    #[ORM\Column]
+    private string $visibility = 'reach';
+
     /** @phpstan-readonly-allow-private-mutation */
     #[ORM\Column]
-    public BriefState $state = BriefState::Draft;
+    public RequisitionState $state = RequisitionState::Draft;
 
     /** @phpstan-readonly-allow-private-mutation */
     #[ORM\Column(type: Types::TEXT)]
@@ -109,6 +176,10 @@ class Requisition
     #[ORM\Column(type: Types::DATETIMETZ_IMMUTABLE)]
     public ?\DateTimeImmutable $filledAt = null;
 
+    /** @var array<array-key, mixed>|null the fields that changes asked for after approval would set, as Brief::toArray() gives them */
+    #[ORM\Column(type: Types::JSON, options: ['jsonb' => true])]
+    private ?array $amendment = null;
+
     #[ORM\Column(type: Types::DATETIMETZ_IMMUTABLE)]
     private \DateTimeImmutable $savedAt;
 
@@ -120,18 +191,16 @@ class Requisition
         public readonly ?int $profileId,
         #[ORM\Column]
         public readonly ?int $profileVersion,
-        #[ORM\Column]
-        public readonly int $requesterId,
-        #[ORM\Column]
-        public readonly ?int $partnerId,
         #[ORM\Column(type: Types::JSON, options: ['jsonb' => true])]
         public readonly array $competencies,
         /** not readonly: Doctrine sets it anew when it refreshes a locked row @phpstan-readonly-allow-private-mutation */
         #[ORM\Column(type: Types::DATETIMETZ_IMMUTABLE)]
         public \DateTimeImmutable $createdAt,
         Brief $brief,
+        Questionnaire $questions,
     ) {
         $this->take($brief);
+        $this->askQuestions($questions);
         $this->savedAt = $createdAt;
         $this->query = self::firstQuery($brief);
     }
@@ -146,47 +215,127 @@ class Requisition
             throw Refused::because('saved_by_another');
         }
         Refused::unlessEmpty($brief->draftBlockers());
-        if ([] === $this->brief()->differences($brief)) {
-            return;
+        $this->accept($brief, $now);
+    }
+
+    /**
+     * Changes after approval: what may change freely does, what asks for approval waits beside the brief that stands.
+     *
+     * @param list<string> $free fields
+     * @param list<string> $asks fields
+     *
+     * @return bool whether approval has to be asked for
+     */
+    public function amend(Brief $brief, int $seen, array $free, array $asks, \DateTimeImmutable $now): bool
+    {
+        if (!$this->state->isUnderWay()) {
+            throw Refused::because('brief_not_editable');
         }
-        $this->take($brief);
-        ++$this->version;
-        $this->savedAt = $now;
+        if ($seen !== $this->version) {
+            throw Refused::because('saved_by_another');
+        }
+        if (null !== $this->amendment) {
+            throw Refused::because('amendment_open');
+        }
+        $changed = $this->brief()->differences($brief);
+        if ([] !== $closed = array_diff($changed, $free, $asks)) {
+            throw Refused::because('field_closed', array_values($closed)[0]);
+        }
+        Refused::unlessEmpty($brief->draftBlockers());
+        $wanted = $brief->toArray();
+        $standing = $this->brief()->toArray();
+        $this->accept(Brief::fromArray([...$standing, ...array_intersect_key($wanted, array_flip($free))]), $now);
+        if ([] === array_intersect($changed, $asks)) {
+            return false;
+        }
+        $this->amendment = array_intersect_key($wanted, array_flip([...array_intersect($changed, $asks), 'currency']));
+
+        return true;
+    }
+
+    public function amendment(): ?Brief
+    {
+        return null === $this->amendment ? null : Brief::fromArray([...$this->brief()->toArray(), ...$this->amendment]);
+    }
+
+    /** Takes over the changes that were agreed to, or drops them; what was freely changed meanwhile stays. */
+    public function closeAmendment(bool $agreed, \DateTimeImmutable $now): void
+    {
+        $amendment = $this->amendment() ?? throw Refused::because('nothing_to_decide');
+        $this->amendment = null;
+        if ($agreed) {
+            $this->accept($amendment, $now);
+        }
     }
 
     public function ask(\DateTimeImmutable $today): void
     {
-        if (!$this->state->isEditable()) {
-            throw Refused::because('brief_not_editable');
-        }
-        Refused::unlessEmpty($this->brief()->askBlockers($today));
-        $this->state = BriefState::Asked;
+        $asked = RequisitionAct::Ask->apply($this->state);
+        Refused::unlessEmpty([...$this->brief()->askBlockers($today), ...$this->questionnaire()->blockers()]);
+        $this->state = $asked;
+    }
+
+    public function takeBack(): void
+    {
+        $this->state = RequisitionAct::TakeBack->apply($this->state);
     }
 
     public function approve(\DateTimeImmutable $now): void
     {
-        $this->decide(BriefState::Approved);
+        $this->state = RequisitionAct::Agree->apply($this->state);
         $this->approvedAt = $now;
         $this->openedOn ??= $now->setTime(0, 0);
     }
 
     public function sendBack(): void
     {
-        $this->decide(BriefState::SentBack);
+        $this->state = RequisitionAct::SendBack->apply($this->state);
     }
 
     public function decline(): void
     {
-        $this->decide(BriefState::Declined);
+        $this->state = RequisitionAct::Decline->apply($this->state);
     }
 
     public function fill(\DateTimeImmutable $now): void
     {
-        if (BriefState::Approved !== $this->state) {
+        $this->state = RequisitionAct::Fill->apply($this->state);
+        $this->filledAt = $now;
+    }
+
+    public function hold(): void
+    {
+        $this->state = RequisitionAct::Hold->apply($this->state);
+    }
+
+    public function resume(): void
+    {
+        $this->state = RequisitionAct::Resume->apply($this->state);
+    }
+
+    public function cancel(): void
+    {
+        $this->state = RequisitionAct::Cancel->apply($this->state);
+        $this->amendment = null;
+    }
+
+    /** A position came free again. */
+    public function reopen(): void
+    {
+        $this->state = RequisitionAct::Reopen->apply($this->state);
+        $this->filledAt = null;
+    }
+
+    public function changePositions(int $positions, int $signed): void
+    {
+        if (!$this->state->isUnderWay()) {
             throw Refused::because('not_open');
         }
-        $this->state = BriefState::Filled;
-        $this->filledAt = $now;
+        if ($positions < max(1, $signed) || $positions > Brief::MAX_POSITIONS) {
+            throw Refused::because('positions_below_signed', 'positions', ['signed' => $signed]);
+        }
+        $this->positions = $positions;
+        ++$this->version;
     }
 
     public function search(string $query): void
@@ -202,15 +351,23 @@ class Requisition
 
     public function isApproved(): bool
     {
-        return BriefState::Approved === $this->state;
+        return RequisitionState::Approved === $this->state;
+    }
+
+    /** @param bool $anew as a new version, for someone has answered the one before */
+    public function askQuestions(Questionnaire $questions, bool $anew = false): void
+    {
+        $this->questions = $questions->toArray();
+        $this->questionsVersion += $anew ? 1 : 0;
     }
 
     public function brief(): Brief
     {
+        $money = fn (?int $minor): ?Money => null === $minor ? null : new Money($minor, $this->currency);
+
         return new Brief(
-            $this->title, $this->unitId, $this->siteId, $this->positions, $this->employment, $this->managerId, $this->recruiterId, $this->currency,
-            null === $this->payMin ? null : new Money($this->payMin, $this->currency), null === $this->payMax ? null : new Money($this->payMax, $this->currency),
-            $this->openedOn, $this->targetOn, $this->yearsFrom, $this->musts, $this->wishes, $this->category, $this->description, $this->questionnaire(),
+            $this->title, $this->unitId, $this->siteId, $this->positions, $this->requesterId, $this->managerId, $this->recruiterId, $this->currency, $money($this->payMin), $money($this->payMax), $this->openedOn, $this->targetOn, $this->yearsFrom, $this->musts, $this->wishes, $this->category, $this->description,
+            $this->employment, $this->internalTitle, $this->costCentreId, $this->country, $this->familyId, $this->partnerId, $this->months, $this->remote, $this->yearsTo, $this->education, $this->industry, $this->benefits, new PayTerms(Frequency::from($this->payFrequency), $this->pays, $this->hours, $this->share), $this->visibility,
         );
     }
 
@@ -229,34 +386,28 @@ class Requisition
         return new Wanted($this->musts, $this->wishes, $this->yearsFrom, $city);
     }
 
-    private function decide(BriefState $state): void
+    private function accept(Brief $brief, \DateTimeImmutable $now): void
     {
-        if (BriefState::Asked !== $this->state) {
-            throw Refused::because('nothing_to_decide');
+        if ([] === $this->brief()->differences($brief)) {
+            return;
         }
-        $this->state = $state;
+        $this->take($brief);
+        ++$this->version;
+        $this->savedAt = $now;
     }
 
     private function take(Brief $brief): void
     {
-        $this->title = $brief->title;
-        $this->unitId = $brief->unit;
-        $this->siteId = $brief->site;
-        $this->positions = $brief->positions ?? 1;
-        $this->employment = $brief->employment;
-        $this->managerId = $brief->manager;
-        $this->recruiterId = $brief->recruiter;
-        $this->currency = $brief->currency;
+        [$this->title, $this->internalTitle, $this->unitId, $this->costCentreId, $this->siteId, $this->country, $this->familyId, $this->industry] = [$brief->title, $brief->internalTitle, $brief->unit, $brief->costCentre, $brief->site, $brief->country, $brief->family, $brief->industry];
+        [$this->requesterId, $this->managerId, $this->recruiterId, $this->partnerId] = [$brief->requester, $brief->manager, $brief->recruiter, $brief->partner];
+        [$this->positions, $this->employment, $this->months, $this->remote, $this->visibility] = [$brief->positions ?? 1, $brief->employment, $brief->months, $brief->remote, $brief->visibility];
+        [$this->currency, $this->payFrequency, $this->pays, $this->hours, $this->share] = [$brief->currency, $brief->pay->frequency->value, $brief->pay->pays, $brief->pay->hours, $brief->pay->share];
         $this->payMin = $brief->payFrom?->minor;
         $this->payMax = null === $brief->payFrom ? null : ($brief->payTo ?? $brief->payFrom)->minor;
-        $this->openedOn = $brief->openedOn;
-        $this->targetOn = $brief->targetOn;
-        $this->yearsFrom = $brief->yearsFrom;
-        $this->musts = $brief->musts;
-        $this->wishes = $brief->wishes;
-        $this->category = $brief->category;
-        $this->description = $brief->description;
-        $this->questions = array_map(static fn ($q): array => $q->toArray(), $brief->questions->questions);
+        $this->yearMin = $brief->yearFrom()?->minor;
+        $this->yearMax = null === $this->payMax ? null : $brief->pay->yearly(new Money($this->payMax, $brief->currency))->minor;
+        [$this->openedOn, $this->targetOn, $this->yearsFrom, $this->yearsTo, $this->education] = [$brief->openedOn, $brief->targetOn, $brief->yearsFrom, $brief->yearsTo, $brief->education];
+        [$this->musts, $this->wishes, $this->benefits, $this->category, $this->description] = [$brief->musts, $brief->wishes, $brief->benefits, $brief->category, $brief->description];
     }
 
     /** The first two musts, each as a phrase where it has several words: broad enough to begin with. */

@@ -4,81 +4,41 @@ declare(strict_types=1);
 
 namespace Jorvent\Requisitions\Web;
 
-use Jorvent\Core\Screening\Question;
-use Jorvent\Core\Screening\QuestionKind;
-use Jorvent\Core\Screening\Questionnaire;
+use Jorvent\Core\Pay\Frequency;
+use Jorvent\Core\Pay\PayTerms;
 use Jorvent\Core\Shared\Money;
 use Jorvent\Core\Shared\Refusal;
-use Jorvent\Platform\Database\Db;
+use Jorvent\Platform\Text\RichText;
 use Jorvent\Platform\Web\Input;
 use Jorvent\Requisitions\Brief;
-use Jorvent\Requisitions\Entity\Requisition;
+use Jorvent\Requisitions\BriefChoices;
 
 /** What was typed into a brief, turned into one; what can not be read is refused at its field and what was typed stays. */
 final class BriefForm
 {
-    public const QUESTIONS = 5;
-
     /** @var list<Refusal> */
     public array $refusals = [];
 
-    public function __construct(private readonly Input $input, private readonly Requisition $requisition, private readonly Db $db)
+    public function __construct(private readonly Input $input, private readonly Brief $old, private readonly BriefChoices $choices, private readonly RichText $text)
     {
     }
 
     public function brief(): Brief
     {
-        $old = $this->requisition->brief();
+        $old = $this->old;
         $input = $this->input;
-        $site = $this->known('site', 'site', $old->site);
-        $currency = $this->db->row('SELECT currency FROM site WHERE id = :id', ['id' => $site])?->str('currency') ?? $old->currency;
+        $site = $this->known('site', $old->site) ?? $old->site;
+        $currency = $this->choices->currency($site) ?? $old->currency;
+        $hours = $this->hours($old->pay->hours);
 
         return new Brief(
-            $input->line('title'), $this->known('unit', 'org_unit', $old->unit), $site, $this->number('positions'),
-            \in_array($input->line('employment'), Brief::EMPLOYMENTS, true) ? $input->line('employment') : $old->employment,
-            $this->known('manager', 'account', $old->manager), $this->known('recruiter', 'account', $old->recruiter), $currency, $this->money('payFrom', $currency), $this->money('payTo', $currency),
-            $this->day('openedOn'), $this->day('targetOn'), $this->number('yearsFrom'), $input->lines('musts'), $input->lines('wishes'), '' === $input->line('category') ? null : $input->line('category'), $input->text('description'), $this->questions(),
+            $input->line('title'), $this->known('unit', $old->unit) ?? $old->unit, $site, $this->number('positions'), $this->known('requester', $old->requester) ?? $old->requester, $this->known('manager', $old->manager) ?? $old->manager, $this->known('recruiter', $old->recruiter) ?? $old->recruiter,
+            $currency, $this->money('payFrom', $currency), $this->money('payTo', $currency), $this->day('openedOn'), $this->day('targetOn'), $this->number('yearsFrom'), $input->lines('musts'), $input->lines('wishes'), $this->choice('category', $this->choices->categories(), $old->category),
+            $input->has('description') ? $this->text->clean($input->text('description')) : $old->description, $this->choice('employment', Brief::EMPLOYMENTS, $old->employment) ?? $old->employment, $this->choice('internalTitle', $this->choices->titles(), $old->internalTitle), $this->known('costCentre', $old->costCentre), $this->choice('country', array_keys($this->choices->countries()), $old->country),
+            $this->known('family', $old->family), $this->known('partner', $old->partner), \in_array($input->line('employment'), ['fixed_term', 'seasonal', 'apprentice'], true) || $input->has('months') && '' !== $input->line('months') ? $this->number('months') : null, $this->choice('remote', Brief::REMOTE, $old->remote) ?? $old->remote,
+            $this->number('yearsTo'), $this->choice('education', Brief::EDUCATION, $old->education), $this->choice('industry', Brief::INDUSTRIES, $old->industry), $input->lines('benefits'),
+            new PayTerms(Frequency::tryFrom($input->line('frequency')) ?? $old->pay->frequency, $input->int('pays') ?? $old->pay->pays, $hours, $input->int('share') ?? $old->pay->share), $this->choice('visibility', Brief::VISIBILITY, $old->visibility) ?? $old->visibility,
         );
-    }
-
-    private function questions(): Questionnaire
-    {
-        $text = $this->input->map('question_text');
-        $kind = $this->input->map('question_kind');
-        $weight = $this->input->map('question_weight');
-        $stops = $this->input->map('question_stops');
-        $options = $this->input->map('question_options');
-        $questions = [];
-        foreach ($text as $id => $written) {
-            if ('' === $written || \count($questions) >= self::QUESTIONS) {
-                continue;
-            }
-            $type = QuestionKind::tryFrom($kind[$id] ?? '') ?? QuestionKind::YesNo;
-            $enough = QuestionKind::Number === $type ? max(1, (int) ($options[$id] ?? '1')) : null;
-            $points = match ($type) {
-                QuestionKind::YesNo => ['yes' => 100, 'no' => 0],
-                QuestionKind::Single => self::options($options[$id] ?? ''),
-                default => [],
-            };
-            $questions[] = new Question(mb_substr((string) preg_replace('/[^a-z0-9]/', '', $id), 0, 20) ?: 'q'.\count($questions), $written, $type, QuestionKind::Text === $type ? 0 : max(0, min(100, (int) ($weight[$id] ?? '0'))), true, $points, QuestionKind::YesNo === $type && isset($stops[$id]) ? ['no'] : [], $enough);
-        }
-
-        return new Questionnaire($questions);
-    }
-
-    /** @return array<string, int> "Yes 100" per line gives the answer and its points */
-    private static function options(string $text): array
-    {
-        $options = [];
-        foreach (explode("\n", $text) as $line) {
-            if (1 === preg_match('/^(.+?)\s*[=:\s]\s*(\d{1,3})$/u', trim($line), $m)) {
-                $options[$m[1]] = min(100, (int) $m[2]);
-            } elseif ('' !== trim($line)) {
-                $options[trim($line)] = 0;
-            }
-        }
-
-        return $options;
     }
 
     private function number(string $name): ?int
@@ -89,6 +49,22 @@ final class BriefForm
         }
 
         return $value;
+    }
+
+    /** "37,5" as 3750. */
+    private function hours(int $old): int
+    {
+        $typed = $this->input->line('hours');
+        if ('' === $typed) {
+            return $old;
+        }
+        if (1 !== preg_match('/^(\d{1,2})(?:[.,](\d{1,2}))?$/', $typed, $m)) {
+            $this->refusals[] = new Refusal('hours', 'hours_out_of_range');
+
+            return $old;
+        }
+
+        return 100 * (int) $m[1] + (int) str_pad($m[2] ?? '', 2, '0');
     }
 
     private function day(string $name): ?\DateTimeImmutable
@@ -111,14 +87,28 @@ final class BriefForm
         return $money;
     }
 
-    private function known(string $name, string $table, int $old): int
+    /** @param list<string> $offered */
+    private function choice(string $name, array $offered, ?string $old): ?string
     {
-        $id = $this->input->int($name);
-        if (null === $id || $id === $old) {
+        $typed = $this->input->line($name);
+
+        return match (true) {
+            !$this->input->has($name) => $old, '' === $typed => null, \in_array($typed, $offered, true) => $typed, default => $old,
+        };
+    }
+
+    /** One of what its picker offers; the one that stands may stay even when it is offered no more. */
+    private function known(string $name, ?int $old): ?int
+    {
+        if (!$this->input->has($name)) {
             return $old;
         }
-        if (0 === $this->db->int("SELECT count(*) FROM $table WHERE id = :id", ['id' => $id])) {
-            $this->refusals[] = new Refusal($name, 'missing');
+        $id = $this->input->int($name);
+        if (null === $id || $id === $old) {
+            return $id;
+        }
+        if (!$this->choices->offers($name, $id)) {
+            $this->refusals[] = new Refusal($name, 'unit' === $name ? 'unit_out_of_reach' : 'not_offered');
 
             return $old;
         }

@@ -7,9 +7,11 @@ namespace Jorvent\Requisitions\Web;
 use Doctrine\ORM\EntityManagerInterface;
 use Jorvent\Accounts\Access\Permission;
 use Jorvent\Accounts\Access\Subject;
+use Jorvent\Core\Shared\FieldMerge;
 use Jorvent\Core\Shared\Refused;
-use Jorvent\Outside\Boards\QuaysideJobs;
+use Jorvent\Organisation\ReachList;
 use Jorvent\Platform\Database\Db;
+use Jorvent\Platform\Text\RichText;
 use Jorvent\Platform\Web\Errors;
 use Jorvent\Platform\Web\Gate;
 use Jorvent\Platform\Web\Input;
@@ -17,9 +19,13 @@ use Jorvent\Platform\Web\Page;
 use Jorvent\Requisitions\Approvals;
 use Jorvent\Requisitions\AskApproval;
 use Jorvent\Requisitions\Brief;
+use Jorvent\Requisitions\BriefChoices;
+use Jorvent\Requisitions\BriefVersions;
 use Jorvent\Requisitions\DecideBrief;
 use Jorvent\Requisitions\Entity\Requisition;
 use Jorvent\Requisitions\ExchangeRates;
+use Jorvent\Requisitions\FieldRules;
+use Jorvent\Requisitions\Profiles;
 use Jorvent\Requisitions\RequisitionViews;
 use Jorvent\Requisitions\SaveBrief;
 use Jorvent\Requisitions\SaveBriefHandler;
@@ -32,8 +38,10 @@ use Symfony\Component\Routing\Attribute\Route;
 #[Route('/r/{number}', requirements: ['number' => '\d{1,9}'])]
 final class BriefPage extends Page
 {
-    public function __construct(private readonly Db $db, private readonly EntityManagerInterface $entities, private readonly RequisitionViews $views, private readonly Approvals $approvals, private readonly AskApproval $asking, private readonly ExchangeRates $rates)
-    {
+    public function __construct(
+        private readonly Db $db, private readonly EntityManagerInterface $entities, private readonly RequisitionViews $views, private readonly Approvals $approvals, private readonly AskApproval $asking, private readonly ExchangeRates $rates,
+        private readonly ReachList $reach, private readonly RichText $text, private readonly FieldRules $rules, private readonly BriefVersions $versions, private readonly Profiles $profiles,
+    ) {
     }
 
     #[Gate(Permission::ReadRequisition, Gate::REQUISITION)]
@@ -49,14 +57,18 @@ final class BriefPage extends Page
     {
         $requisition = $this->requisition($number);
         $input = Input::of($request);
-        $form = new BriefForm($input, $requisition, $this->db);
+        $form = $this->form($input, $requisition);
         $brief = $form->brief();
         try {
             Refused::unlessEmpty($form->refusals);
-            $save(new SaveBrief($requisition->id, $brief, $input->int('version') ?? 0));
+            $saved = $save(new SaveBrief($requisition->id, $brief, $input->int('version') ?? 0));
             if ('ask' === $input->line('then')) {
                 ($this->asking)($requisition->id);
                 $this->say('brief_asked');
+            } elseif ($saved->asksApproval) {
+                $this->say('brief_amendment_asked');
+            } elseif ([] !== $saved->taken) {
+                $this->say('brief_merged', ['%count%' => \count($saved->taken)]);
             }
         } catch (Refused $refused) {
             return $this->page($number, $brief, Errors::of($refused->refusals), $input);
@@ -65,22 +77,35 @@ final class BriefPage extends Page
         return $this->redirectToRoute('brief', ['number' => $number], Response::HTTP_SEE_OTHER);
     }
 
-    /** Keeps the draft while it is typed; answers with the new version, or with what stands against it. */
+    /** Keeps the draft while it is typed; answers with the new version, with what another changed meanwhile, or with what stands against it. */
     #[Gate(Permission::EditBrief, Gate::REQUISITION)]
     #[Route('/brief/keep', name: 'brief_keep', methods: ['POST'])]
     public function keep(int $number, Request $request, SaveBriefHandler $save): Response
     {
         $requisition = $this->requisition($number);
         $input = Input::of($request);
-        $form = new BriefForm($input, $requisition, $this->db);
+        $form = $this->form($input, $requisition);
         try {
+            if (!$requisition->state->isEditable()) {
+                throw Refused::because('brief_not_editable');
+            }
             $brief = $form->brief();
             Refused::unlessEmpty($form->refusals);
+            $saved = $save(new SaveBrief($requisition->id, $brief, $input->int('version') ?? 0));
+            $values = $this->requisition($number)->brief()->toArray();
 
-            return new JsonResponse(['version' => $save(new SaveBrief($requisition->id, $brief, $input->int('version') ?? 0))]);
+            return new JsonResponse(['version' => $saved->version, 'taken' => array_map(static fn (string $f): array => ['field' => $f, 'value' => \is_array($values[$f]) ? implode("\n", $values[$f]) : $values[$f]], array_values(array_diff($saved->taken, ['payFrom', 'payTo', 'hours'])))]);
         } catch (Refused $refused) {
             return new JsonResponse(['refused' => array_map(static fn ($r): array => ['field' => $r->field, 'code' => $r->code], $refused->refusals)], 422);
         }
+    }
+
+    /** Who else has it open; asking says that one has it open oneself. */
+    #[Gate(Permission::ReadRequisition, Gate::REQUISITION)]
+    #[Route('/brief/present', name: 'brief_present', methods: ['GET'])]
+    public function present(Subject $_subject): Response
+    {
+        return $this->render('requisitions/present.html.twig', ['present' => $this->versions->present((int) $_subject->requisitionId, $this->me()->id)]);
     }
 
     #[Gate(Permission::Decide, Gate::REQUISITION)]
@@ -106,6 +131,13 @@ final class BriefPage extends Page
         return $this->entities->getRepository(Requisition::class)->findOneBy(['number' => $number]) ?? throw $this->createNotFoundException();
     }
 
+    private function form(Input $input, Requisition $requisition): BriefForm
+    {
+        $brief = $requisition->brief();
+
+        return new BriefForm($input, $brief, new BriefChoices($this->db, $this->reach, $this->me()->id, $brief), $this->text);
+    }
+
     /** @param Brief|null $typed what was typed and could not be kept; the page shows it instead of what is stored */
     private function page(int $number, ?Brief $typed, Errors $errors, ?Input $input = null): Response
     {
@@ -114,16 +146,25 @@ final class BriefPage extends Page
         $stored = $requisition->brief();
         $brief = $typed ?? $stored;
         $editable = $requisition->state->isEditable();
-        $profile = null === $requisition->profileId ? null : $this->db->row('SELECT p.*, f.name AS family FROM role_profile p JOIN job_family f ON f.id = p.family_id WHERE p.id = :id', ['id' => $requisition->profileId]);
+        $amendable = $requisition->state->isUnderWay() && null === $requisition->amendment();
         $conflict = null !== $typed && [] !== array_filter($errors->at(''), static fn ($r): bool => 'saved_by_another' === $r->code);
+        $conflicts = [];
+        if ($conflict) {
+            $base = $this->versions->at($requisition->id, $input?->int('version') ?? 0);
+            $conflicts = null === $base ? $typed->differences($stored) : FieldMerge::of($base->toArray(), $typed->toArray(), $stored->toArray())->conflicts;
+            // what only the other changed is taken over, what only I changed stays: the form shows the merge with mine on top where both changed
+            if (null !== $base) {
+                $mine = $typed->toArray();
+                $brief = Brief::fromArray([...FieldMerge::of($base->toArray(), $mine, $stored->toArray())->merged, ...array_intersect_key($mine, array_flip($conflicts))]);
+            }
+        }
+        $amendment = $requisition->amendment();
 
         return $this->render('requisitions/brief.html.twig', [
-            'view' => $this->views->byNumber($number), 'requisition' => $requisition, 'brief' => $brief, 'stored' => $stored, 'errors' => $errors, 'input' => $input, 'editable' => $editable, 'profile' => $profile,
-            'band' => $this->asking->profileBand($requisition->profileId, $brief->currency), 'conflict' => $conflict, 'conflicts' => $conflict ? $typed->differences($stored) : [],
-            'chain' => $editable ? $this->asking->chain($brief, $requisition->profileId) : [], 'approvals' => $this->approvals->of($requisition->id, null),
-            'units' => $this->db->rows('SELECT id, name, headcount, headcount_plan FROM org_unit ORDER BY path'), 'sites' => $this->db->rows('SELECT id, name, currency FROM site ORDER BY id'),
-            'people' => $this->db->rows("SELECT DISTINCT a.id, a.name, bool_or(g.role = 'recruiter') AS recruits FROM account a JOIN account_grant g ON g.account_id = a.id WHERE a.active AND g.role IN ('manager', 'recruiter') GROUP BY a.id, a.name ORDER BY a.name"),
-            'categories' => QuaysideJobs::CATEGORIES, 'similar' => $this->similar($requisition), 'in_euro' => null === $brief->payTo || 'EUR' === $brief->currency ? null : $this->rates->convert($brief->payTo, 'EUR'),
+            'view' => $this->views->byNumber($number), 'requisition' => $requisition, 'brief' => $brief, 'stored' => $stored, 'errors' => $errors, 'input' => $conflict ? null : $input, 'editable' => $editable, 'amendable' => $amendable, 'rules' => $this->rules->all(),
+            'choices' => new BriefChoices($this->db, $this->reach, $this->me()->id, $brief), 'profile' => $this->profiles->compared($requisition->profileId, $requisition->profileVersion, $brief), 'band' => $this->asking->profileBand($requisition->profileId, $brief->currency),
+            'conflict' => $conflict, 'conflicts' => $conflicts, 'amendment' => $amendment, 'amended' => null === $amendment ? [] : $stored->differences($amendment), 'chain' => $editable ? $this->asking->chain($brief, $requisition->profileId) : [], 'approvals' => $this->approvals->of($requisition->id, null),
+            'questions' => $requisition->questionnaire(), 'unit' => $this->db->row('SELECT name, headcount, headcount_plan FROM org_unit WHERE id = :id', ['id' => $brief->unit]), 'similar' => $this->similar($requisition), 'in_euro' => null === $brief->yearTo() || 'EUR' === $brief->currency ? null : $this->rates->convert($brief->yearTo(), 'EUR'),
         ], new Response(status: $errors->any() ? 422 : 200));
     }
 

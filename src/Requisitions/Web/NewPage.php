@@ -54,7 +54,7 @@ final class NewPage extends Page
     {
         return [
             'errors' => \Jorvent\Platform\Web\Errors::none(),
-            'profiles' => $this->db->rows('SELECT p.id, p.title, p.level, p.summary, p.musts, p.bands, f.name AS family FROM role_profile p JOIN job_family f ON f.id = p.family_id ORDER BY f.id, p.id'),
+            'profiles' => $this->db->rows('SELECT p.id, p.title, p.level, p.summary, p.musts, p.bands, f.name AS family FROM role_profile p JOIN job_family f ON f.id = p.family_id WHERE p.retired_at IS NULL ORDER BY f.name, p.title, p.id'),
             'chosen' => $this->db->row('SELECT p.*, f.name AS family FROM role_profile p JOIN job_family f ON f.id = p.family_id WHERE p.id = :id', ['id' => $profile]),
             'units' => $this->units(), 'sites' => $this->db->rows('SELECT id, name, currency FROM site ORDER BY id'), 'mine' => $this->me(),
         ];
