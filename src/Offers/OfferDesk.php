@@ -85,13 +85,13 @@ final readonly class OfferDesk
     {
         $this->db->transaction(function () use ($id, $approver, $answer, $note): void {
             [$offer, $requisition, $candidate] = $this->open($id);
-            $all = $this->approvals->decide($requisition->id, $id, $approver, $answer, $note);
+            ['done' => $all, 'for' => $for] = $this->approvals->decide($requisition->id, $id, $approver, $answer, $note);
             match (true) {
                 $all => $offer->agree(),
                 'agreed' !== $answer => $offer->backToDraft(),
                 default => null,
             };
-            $this->log->record('offer.'.('agreed' === $answer ? 'agreed' : $answer), 'offer', $id, $requisition->id, $candidate, ['note' => $note]);
+            $this->log->record('offer.'.('agreed' === $answer ? 'agreed' : $answer), 'offer', $id, $requisition->id, $candidate, ['note' => $note], onBehalfOf: $for);
         });
     }
 

@@ -5,15 +5,18 @@ declare(strict_types=1);
 namespace Jorvent\Requisitions;
 
 use Jorvent\Core\Shared\Refused;
+use Jorvent\Core\Workflow\ApprovalRound;
 use Jorvent\Core\Workflow\ApprovalStep;
+use Jorvent\Messages\Mailing;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
 use Psr\Clock\ClockInterface;
+use Symfony\Component\Routing\Generator\UrlGeneratorInterface;
 
-/** The rows of who was asked to agree, for briefs and for offers alike. Asked in order: only the first that waits can be decided. */
+/** The rows of who was asked to agree, for briefs and for offers alike. Ranks follow one another; who is asked now is told by mail and may be stood in for by a deputy. */
 final readonly class Approvals
 {
-    public function __construct(private Db $db, private ClockInterface $clock)
+    public function __construct(private Db $db, private ClockInterface $clock, private Mailing $mailing, private UrlGeneratorInterface $urls)
     {
     }
 
@@ -21,17 +24,43 @@ final readonly class Approvals
     public function ask(int $requisition, ?int $offer, int $unit, array $steps): void
     {
         $this->drop($requisition, $offer);
-        foreach ($steps as $rank => $step) {
-            $holder = $this->db->row(
-                "SELECT h.account_id FROM post_holder h JOIN org_unit u ON u.id = h.unit_id JOIN org_unit mine ON mine.path LIKE u.path || '%' JOIN account a ON a.id = h.account_id
-                 WHERE mine.id = :unit AND h.post = :post AND a.active ORDER BY length(u.path) DESC LIMIT 1",
-                ['unit' => $unit, 'post' => $step->post->value],
-            ) ?? throw Refused::because('nobody_holds_post', '', ['post' => $step->post->value]);
+        $round = $this->round($requisition, $offer) + 1;
+        foreach ($this->holders($requisition, $unit, $steps) as [$step, $holder]) {
             $this->db->insert('approval', [
-                'requisition_id' => $requisition, 'offer_id' => $offer, 'rank' => $rank + 1, 'post' => $step->post->value, 'approver_id' => $holder->int('account_id'), 'reason' => $step->reason,
+                'requisition_id' => $requisition, 'offer_id' => $offer, 'round' => $round, 'rank' => $step->rank, 'group_id' => $step->group, 'any_of' => $step->anyOf, 'post' => $step->post->value, 'approver_id' => $holder, 'reason' => $step->reason,
                 'reason_data' => [] === $step->data ? new \stdClass() : $step->data, 'asked_at' => $this->clock->now(),
             ]);
         }
+        $this->settle($requisition, $offer);
+    }
+
+    /**
+     * Who would be asked. Who asks for the hire does not agree to it: the post above does, if someone else holds it; who has left holds no post.
+     *
+     * @param list<ApprovalStep> $steps
+     *
+     * @return list<array{ApprovalStep, int}> with the id of the person
+     *
+     * @throws Refused when nobody can be asked for a step
+     */
+    public function holders(?int $requisition, int $unit, array $steps): array
+    {
+        $requester = null === $requisition ? 0 : $this->db->int('SELECT requester_id FROM requisition WHERE id = :id', ['id' => $requisition]);
+        $found = [];
+        foreach ($steps as $step) {
+            $holders = $this->db->rows(
+                'SELECT h.account_id FROM post_holder h JOIN org_unit u ON u.id = h.unit_id JOIN org_unit mine ON starts_with(mine.path, u.path) JOIN account a ON a.id = h.account_id
+                 WHERE mine.id = :unit AND h.post = :post AND a.active ORDER BY length(u.path) DESC',
+                ['unit' => $unit, 'post' => $step->post->value],
+            );
+            if ([] === $holders) {
+                throw Refused::because('nobody_holds_post', '', ['post' => $step->post->value]);
+            }
+            $others = array_values(array_filter($holders, static fn (Record $h): bool => $h->int('account_id') !== $requester));
+            $found[] = [$step, ($others[0] ?? throw Refused::because('approver_is_requester', '', ['post' => $step->post->value]))->int('account_id')];
+        }
+
+        return $found;
     }
 
     public function drop(int $requisition, ?int $offer): void
@@ -40,36 +69,84 @@ final readonly class Approvals
     }
 
     /**
-     * Decides the step that waits for this person.
+     * Decides what waits for this person, or for someone this person stands in for.
      *
      * @param 'agreed'|'sent_back'|'declined' $answer
+     * @param list<string>                    $fields marked when it is sent back
      *
-     * @return bool whether all have agreed now
+     * @return array{done: bool, for: int|null} whether all have agreed now, and whom the person stood in for
      */
-    public function decide(int $requisition, ?int $offer, int $approver, string $answer, string $note): bool
+    public function decide(int $requisition, ?int $offer, int $me, string $answer, string $note, array $fields = []): array
     {
-        $waiting = $this->db->rows("SELECT id, approver_id FROM approval WHERE requisition_id = :r AND offer_id IS NOT DISTINCT FROM :o AND state = 'waiting' ORDER BY rank FOR UPDATE", ['r' => $requisition, 'o' => $offer]);
-        if ([] === $waiting || $waiting[0]->int('approver_id') !== $approver) {
-            throw Refused::because('nothing_to_decide');
-        }
+        $rows = $this->rows($requisition, $offer);
+        $open = ApprovalRound::look($rows)['open'];
+        $mine = $this->db->row(
+            'SELECT id, approver_id FROM approval WHERE id IN (:open) AND acts_for(:me, approver_id, offer_id IS NOT NULL, :today) ORDER BY (approver_id = :me) DESC, id LIMIT 1',
+            ['open' => [] === $open ? [0] : $open, 'me' => $me, 'today' => $this->clock->now()->format('Y-m-d')],
+        ) ?? throw Refused::because('nothing_to_decide');
         if ('agreed' !== $answer && '' === trim($note)) {
             throw Refused::because('reason_missing', 'note');
         }
-        $this->db->execute('UPDATE approval SET state = :state, note = nullif(:note, \'\'), decided_at = :now WHERE id = :id', ['state' => $answer, 'note' => trim($note), 'now' => $this->clock->now(), 'id' => $waiting[0]->int('id')]);
+        $this->db->execute('UPDATE approval SET state = :state, note = nullif(:note, \'\'), fields = :fields, decided_at = :now, decided_by = :me WHERE id = :id', ['state' => $answer, 'note' => trim($note), 'fields' => json_encode($fields, \JSON_THROW_ON_ERROR), 'now' => $this->clock->now(), 'me' => $me, 'id' => $mine->int('id')]);
         if ('agreed' !== $answer) {
             $this->drop($requisition, $offer);
         }
 
-        return 'agreed' === $answer && 1 === \count($waiting);
+        return ['done' => 'agreed' === $answer && $this->settle($requisition, $offer), 'for' => $mine->int('approver_id') === $me ? null : $mine->int('approver_id')];
     }
 
-    /** @return list<Record> in order, with names */
-    public function of(int $requisition, ?int $offer): array
+    /** @return list<Record> in order, with names; is_next: asked now; mine: waits for this person, or for someone they stand in for */
+    public function of(int $requisition, ?int $offer, int $me = 0): array
     {
         return $this->db->rows(
-            "SELECT a.*, p.name AS approver, a.state = 'waiting' AND NOT EXISTS (SELECT 1 FROM approval b WHERE b.requisition_id = a.requisition_id AND b.offer_id IS NOT DISTINCT FROM a.offer_id AND b.state = 'waiting' AND b.rank < a.rank) AS is_next
-             FROM approval a JOIN account p ON p.id = a.approver_id WHERE a.requisition_id = :r AND a.offer_id IS NOT DISTINCT FROM :o AND a.state <> 'dropped' ORDER BY a.id",
-            ['r' => $requisition, 'o' => $offer],
+            "SELECT a.*, p.name AS approver, d.name AS decider, a.state = 'waiting' AND NOT EXISTS (SELECT 1 FROM approval b WHERE b.requisition_id = a.requisition_id AND b.offer_id IS NOT DISTINCT FROM a.offer_id AND b.state = 'waiting' AND b.rank < a.rank) AS is_next,
+                acts_for(:me, a.approver_id, a.offer_id IS NOT NULL, :today) AS mine
+             FROM approval a JOIN account p ON p.id = a.approver_id LEFT JOIN account d ON d.id = a.decided_by WHERE a.requisition_id = :r AND a.offer_id IS NOT DISTINCT FROM :o AND a.state <> 'dropped' ORDER BY a.id",
+            ['r' => $requisition, 'o' => $offer, 'me' => $me, 'today' => $this->clock->now()->format('Y-m-d')],
         );
+    }
+
+    /** Asks someone in another's stead as well, when the other is silent: one of the two is enough. */
+    public function escalate(int $approval, int $to): void
+    {
+        $row = $this->db->row('SELECT requisition_id, offer_id, round, rank, group_id, any_of, post FROM approval WHERE id = :id', ['id' => $approval]) ?? throw new \LogicException('No such approval.');
+        $group = $row->bool('any_of') ? $row->int('group_id') : -$approval;
+        $this->db->execute('UPDATE approval SET escalated_at = :now, any_of = true, group_id = :g WHERE id = :id', ['now' => $this->clock->now(), 'g' => $group, 'id' => $approval]);
+        $this->db->insert('approval', ['requisition_id' => $row->int('requisition_id'), 'offer_id' => $row->intOrNull('offer_id'), 'round' => $row->int('round'), 'rank' => $row->int('rank'), 'group_id' => $group, 'any_of' => true, 'post' => $row->str('post'), 'approver_id' => $to, 'reason' => 'escalated', 'reason_data' => new \stdClass(), 'asked_at' => $this->clock->now(), 'escalated_at' => $this->clock->now()]);
+        $this->settle($row->int('requisition_id'), $row->intOrNull('offer_id'));
+    }
+
+    /** Lets go whom nobody needs any more, tells whose turn it is; whether all have agreed. */
+    private function settle(int $requisition, ?int $offer): bool
+    {
+        $look = ApprovalRound::look($this->rows($requisition, $offer));
+        if ([] !== $look['spare']) {
+            $this->db->execute("UPDATE approval SET state = 'dropped', decided_at = :now WHERE id IN (:ids)", ['ids' => $look['spare'], 'now' => $this->clock->now()]);
+        }
+        foreach ([] === $look['open'] ? [] : $this->db->rows('SELECT v.id, v.approver_id, r.number, r.title, q.name AS requester FROM approval v JOIN requisition r ON r.id = v.requisition_id JOIN account q ON q.id = r.requester_id WHERE v.id IN (:ids)', ['ids' => $look['open']]) as $row) {
+            // the key makes it one mail for each approval, however often this is looked at
+            $this->mailing->toStaff('approval-'.$row->int('id'), $row->int('approver_id'), \sprintf('%s asks you to agree: %s R-%d', $row->str('requester'), $row->str('title'), $row->int('number')), $this->text($row->int('number'), null !== $offer), $requisition);
+        }
+
+        return $look['done'];
+    }
+
+    public function text(int $number, bool $offer): string
+    {
+        return 'What is asked, with the numbers, stands here (sign in first):'."\n\n".$this->urls->generate($offer ? 'offer' : 'brief', ['number' => $number], UrlGeneratorInterface::ABSOLUTE_URL)."\n\nApprove it, send it back with a reason, decline it, or ask a question. If you are away, name a deputy under My settings.";
+    }
+
+    private function round(int $requisition, ?int $offer): int
+    {
+        return $this->db->int('SELECT max(round) FROM approval WHERE requisition_id = :r AND offer_id IS NOT DISTINCT FROM :o', ['r' => $requisition, 'o' => $offer]);
+    }
+
+    /** @return list<array{id: int, rank: int, group: int, any: bool, state: string}> of the round that runs */
+    private function rows(int $requisition, ?int $offer): array
+    {
+        return array_map(static fn (Record $r): array => ['id' => $r->int('id'), 'rank' => $r->int('rank'), 'group' => 0 === $r->int('group_id') ? -1_000_000 - $r->int('id') : $r->int('group_id'), 'any' => $r->bool('any_of'), 'state' => $r->str('state')], $this->db->rows(
+            "SELECT id, rank, group_id, any_of, state FROM approval WHERE requisition_id = :r AND offer_id IS NOT DISTINCT FROM :o AND state IN ('waiting', 'agreed') AND round = :round ORDER BY id FOR UPDATE",
+            ['r' => $requisition, 'o' => $offer, 'round' => $this->round($requisition, $offer)],
+        ));
     }
 }

@@ -9,6 +9,7 @@ use Doctrine\ORM\EntityManagerInterface;
 use Jorvent\Activity\ActivityLog;
 use Jorvent\Core\Pay\Band;
 use Jorvent\Core\Shared\Money;
+use Jorvent\Core\Shared\Refused;
 use Jorvent\Core\Workflow\ApprovalChain;
 use Jorvent\Core\Workflow\ApprovalStep;
 use Jorvent\Platform\Database\Db;
@@ -18,7 +19,7 @@ use Psr\Clock\ClockInterface;
 /** Asks for approval of a brief, and tells beforehand whom that would be. */
 final readonly class AskApproval
 {
-    public function __construct(private Db $db, private EntityManagerInterface $entities, private ClockInterface $clock, private ActivityLog $log, private Approvals $approvals)
+    public function __construct(private Db $db, private EntityManagerInterface $entities, private ClockInterface $clock, private ActivityLog $log, private Approvals $approvals, private ApprovalRules $rules, private ExchangeRates $rates)
     {
     }
 
@@ -32,6 +33,36 @@ final readonly class AskApproval
         });
     }
 
+    public function takeBack(int $id): void
+    {
+        $this->db->transaction(function () use ($id): void {
+            $requisition = $this->entities->find(Requisition::class, $id, LockMode::PESSIMISTIC_WRITE) ?? throw new \LogicException('No such requisition.');
+            $requisition->takeBack();
+            $this->approvals->drop($id, null);
+            $this->log->record('brief.taken_back', 'requisition', $id, $id);
+        });
+    }
+
+    /**
+     * Who would be asked, by name; a step nobody can be asked for stands with the reason.
+     *
+     * @return list<array{step: ApprovalStep, name: string|null, refused: string|null}>
+     */
+    public function preview(int $id, Brief $brief, ?int $profile): array
+    {
+        $lines = [];
+        foreach ($this->chain($brief, $profile) as $step) {
+            try {
+                [[, $holder]] = $this->approvals->holders($id, $brief->unit, [$step]);
+                $lines[] = ['step' => $step, 'name' => $this->db->row('SELECT name FROM account WHERE id = :id', ['id' => $holder])?->str('name'), 'refused' => null];
+            } catch (Refused $refused) {
+                $lines[] = ['step' => $step, 'name' => null, 'refused' => $refused->refusals[0]->code];
+            }
+        }
+
+        return $lines;
+    }
+
     /** Changes after approval that the rules want agreed to. */
     public function askForAmendment(Requisition $requisition, Brief $amended): void
     {
@@ -41,9 +72,30 @@ final readonly class AskApproval
     /** @return list<ApprovalStep> */
     public function chain(Brief $brief, ?int $profile): array
     {
-        $unit = $this->db->row('SELECT headcount, headcount_plan FROM org_unit WHERE id = :id', ['id' => $brief->unit]) ?? throw new \LogicException('No such unit.');
+        return (new ApprovalChain())->forBrief($this->rules->all(), $this->facts($brief, $profile));
+    }
 
-        return (new ApprovalChain())->forBrief($brief->yearTo() ?? new Money(0, $brief->currency), $this->profileBand($profile, $brief->currency), $brief->positions ?? 1, $unit->int('headcount'), $unit->intOrNull('headcount_plan'));
+    /** @return array<string, int|string|null> what rules can ask of a brief */
+    public function facts(Brief $brief, ?int $profile): array
+    {
+        $unit = $this->db->row('SELECT headcount, headcount_plan FROM org_unit WHERE id = :id', ['id' => $brief->unit]) ?? throw new \LogicException('No such unit.');
+        $band = $this->profileBand($profile, $brief->currency);
+        $top = $brief->yearTo();
+        $over = null === $band || null === $top ? null : $top->minus($band->top)->units();
+        $after = $unit->int('headcount') + ($brief->positions ?? 1);
+
+        return [
+            'over_band' => $over, 'over_band_percent' => null === $over || null === $band ? null : (int) ceil(100 * $over / $band->top->units()), 'over_plan' => null === $unit->intOrNull('headcount_plan') ? null : $after - $unit->int('headcount_plan'), 'plan' => $unit->intOrNull('headcount_plan'),
+            'positions' => $brief->positions ?? 1, 'top_euro' => null === $top ? null : $this->inEuro($top), 'months' => $brief->months, 'employment' => $brief->employment, 'country' => $brief->country, 'remote' => $brief->remote,
+            'without_profile' => null === $profile ? 'yes' : 'no', 'currency' => $brief->currency,
+        ];
+    }
+
+    private function inEuro(Money $money): ?int
+    {
+        $converted = 'EUR' === $money->currency ? [$money] : $this->rates->convert($money, 'EUR');
+
+        return null === $converted ? null : $converted[0]->units();
     }
 
     public function profileBand(?int $profile, string $currency): ?Band

@@ -18,12 +18,15 @@ final readonly class DecideBrief
     {
     }
 
-    /** @param 'agreed'|'sent_back'|'declined' $answer */
-    public function __invoke(int $id, int $approver, string $answer, string $note): void
+    /**
+     * @param 'agreed'|'sent_back'|'declined' $answer
+     * @param list<string>                    $fields marked when it is sent back
+     */
+    public function __invoke(int $id, int $me, string $answer, string $note, array $fields = []): void
     {
-        $this->db->transaction(function () use ($id, $approver, $answer, $note): void {
+        $this->db->transaction(function () use ($id, $me, $answer, $note, $fields): void {
             $requisition = $this->entities->find(Requisition::class, $id, LockMode::PESSIMISTIC_WRITE) ?? throw new \LogicException('No such requisition.');
-            $all = $this->approvals->decide($id, null, $approver, $answer, $note);
+            ['done' => $all, 'for' => $for] = $this->approvals->decide($id, null, $me, $answer, $note, $fields);
             if (null !== $requisition->amendment()) {
                 if ($all || 'agreed' !== $answer) {
                     $before = $requisition->version;
@@ -32,7 +35,7 @@ final readonly class DecideBrief
                         $this->versions->keep($id, $requisition->version, $requisition->brief(), null);
                     }
                 }
-                $this->log->record('brief.amendment_'.$answer, 'requisition', $id, $id, change: ['note' => $note]);
+                $this->log->record('brief.amendment_'.$answer, 'requisition', $id, $id, change: ['note' => $note], onBehalfOf: $for);
 
                 return;
             }
@@ -42,7 +45,7 @@ final readonly class DecideBrief
                 'declined' === $answer => $requisition->decline(),
                 default => null,
             };
-            $this->log->record('brief.'.$answer, 'requisition', $id, $id, change: ['note' => $note, 'version' => $requisition->version]);
+            $this->log->record('brief.'.$answer, 'requisition', $id, $id, change: ['note' => $note, 'version' => $requisition->version, 'fields' => $fields], onBehalfOf: $for);
         });
     }
 }

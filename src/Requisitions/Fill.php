@@ -26,7 +26,7 @@ final readonly class Fill
     {
         $this->db->transaction(function () use ($id, $word, $by): void {
             $requisition = $this->entities->find(Requisition::class, $id, LockMode::PESSIMISTIC_WRITE) ?? throw new \LogicException('No such requisition.');
-            $signed = $this->db->int('SELECT count(*) FROM hire h JOIN application p ON p.id = h.application_id WHERE p.requisition_id = :r', ['r' => $id]);
+            $signed = $this->db->int('SELECT count(*) FROM hire h JOIN application p ON p.id = h.application_id WHERE p.requisition_id = :r AND h.fell_through_at IS NULL', ['r' => $id]);
             if ($signed < $requisition->positions) {
                 throw Refused::because('positions_open', '', ['open' => $requisition->positions - $signed]);
             }

@@ -32,7 +32,7 @@ final readonly class RequisitionViews
             coalesce(sum((SELECT count(*) FROM interview_seat t WHERE t.interview_id = i.id AND NOT EXISTS (SELECT 1 FROM scorecard c WHERE c.interview_id = i.id AND c.account_id = t.account_id AND c.submitted_at IS NOT NULL))) FILTER (WHERE upper(i.during) < :now), 0) AS cards_missing
             FROM interview i JOIN application a ON a.id = i.application_id WHERE a.requisition_id = r.id AND i.state = 'booked') i
         LEFT JOIN LATERAL (SELECT f.state AS offer_state FROM offer f JOIN application a ON a.id = f.application_id WHERE a.requisition_id = r.id AND f.state IN ('draft', 'asked', 'agreed', 'sent') ORDER BY f.id DESC LIMIT 1) o ON true
-        CROSS JOIN LATERAL (SELECT count(*) AS hired FROM hire h JOIN application a ON a.id = h.application_id WHERE a.requisition_id = r.id) h
+        CROSS JOIN LATERAL (SELECT count(*) AS hired FROM hire h JOIN application a ON a.id = h.application_id WHERE a.requisition_id = r.id AND h.fell_through_at IS NULL) h
         SQL;
 
     public function __construct(private Db $db, private ClockInterface $clock)

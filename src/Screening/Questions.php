@@ -13,6 +13,7 @@ use Jorvent\Core\Screening\QuestionKind;
 use Jorvent\Core\Screening\Questionnaire;
 use Jorvent\Core\Screening\Weights;
 use Jorvent\Core\Shared\Refused;
+use Jorvent\Core\Workflow\RequisitionState;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Requisitions\Entity\Requisition;
 use Psr\Clock\ClockInterface;
@@ -47,7 +48,8 @@ final readonly class Questions
             QuestionKind::Single, QuestionKind::Multiple => [new Option('a', ['en' => '']), new Option('b', ['en' => ''])],
             default => [],
         };
-        $this->change($requisition, static fn (array $all): array => [...$all, new Question($id, ['en' => ''], $kind, 0, true, $options)]);
+        $off = $this->isUnderWay($requisition);
+        $this->change($requisition, static fn (array $all): array => [...$all, new Question($id, ['en' => ''], $kind, 0, true, $options, off: $off)]);
 
         return $id;
     }
@@ -56,7 +58,8 @@ final readonly class Questions
     {
         $row = $this->db->row('SELECT question FROM question_library WHERE id = :id AND retired_at IS NULL', ['id' => $library]) ?? throw Refused::because('missing');
         $id = 'q'.bin2hex(random_bytes(4));
-        $this->change($requisition, static fn (array $all): array => [...$all, Question::fromArray([...$row->json('question'), 'id' => $id, 'showIf' => null])]);
+        $off = $this->isUnderWay($requisition);
+        $this->change($requisition, static fn (array $all): array => [...$all, Question::fromArray([...$row->json('question'), 'id' => $id, 'showIf' => null, 'off' => $off])]);
 
         return $id;
     }
@@ -212,6 +215,12 @@ final readonly class Questions
         return $marks;
     }
 
+    /** Whether people may be answering right now: then a new question is written first and asked when it is ready. */
+    private function isUnderWay(int $requisition): bool
+    {
+        return RequisitionState::from($this->db->row('SELECT state FROM requisition WHERE id = :id', ['id' => $requisition])?->str('state') ?? '')->isUnderWay();
+    }
+
     /** @param callable(list<Question>): list<Question> $change */
     private function change(int $id, callable $change): void
     {
@@ -226,7 +235,7 @@ final readonly class Questions
                 return;
             }
             $answered = 0 !== $this->db->int('SELECT count(*) FROM application WHERE requisition_id = :r AND questions_version = :v AND origin = \'applied\'', ['r' => $id, 'v' => $requisition->questionsVersion]);
-            if ($answered && [] !== $after->blockers()) {
+            if ($requisition->state->isUnderWay() && [] !== $after->blockers()) {
                 // what is being answered at this moment must stay sound at every step
                 throw new Refused($after->blockers());
             }

@@ -22,16 +22,16 @@ final readonly class Tasks
     /** @return list<Task> most urgent first */
     public function of(Account $me): array
     {
-        return Task::inOrder([...$this->approvals($me), ...$this->knockOuts($me), ...$this->newApplicants($me), ...$this->scorecards($me), ...$this->interviews($me), ...$this->offers($me), ...$this->briefs($me), ...$this->failures($me), ...$this->units($me), ...$this->decisions($me)]);
+        return Task::inOrder([...$this->approvals($me), ...$this->knockOuts($me), ...$this->newApplicants($me), ...$this->scorecards($me), ...$this->interviews($me), ...$this->offers($me), ...$this->briefs($me), ...$this->failures($me), ...$this->units($me), ...$this->questions($me), ...$this->decisions($me)]);
     }
 
     /** @return list<Task> */
     private function approvals(Account $me): array
     {
         return $this->tasks(
-            "SELECT CASE WHEN v.offer_id IS NULL THEN 'approve_brief' ELSE 'approve_offer' END AS kind, coalesce(v.offer_id, v.requisition_id) AS subject, v.asked_at AS since, r.number, r.title, s.city, q.name AS by, v.reason, v.reason_data, r.positions AS blocks
+            "SELECT CASE WHEN v.offer_id IS NULL THEN 'approve_brief' ELSE 'approve_offer' END AS kind, coalesce(v.offer_id, v.requisition_id) AS subject, v.asked_at AS since, r.number, r.title, s.city, q.name AS by, CASE WHEN v.approver_id <> :me THEN (SELECT name FROM account WHERE id = v.approver_id) END AS instead_of, v.reason, v.reason_data, r.positions AS blocks
              FROM approval v JOIN requisition r ON r.id = v.requisition_id JOIN site s ON s.id = r.site_id JOIN account q ON q.id = r.requester_id
-             WHERE v.approver_id = :me AND v.state = 'waiting' AND NOT EXISTS (SELECT 1 FROM approval b WHERE b.requisition_id = v.requisition_id AND b.offer_id IS NOT DISTINCT FROM v.offer_id AND b.state = 'waiting' AND b.rank < v.rank)",
+             WHERE acts_for(:me, v.approver_id, v.offer_id IS NOT NULL, :today) AND v.state = 'waiting' AND NOT EXISTS (SELECT 1 FROM approval b WHERE b.requisition_id = v.requisition_id AND b.offer_id IS NOT DISTINCT FROM v.offer_id AND b.state = 'waiting' AND b.rank < v.rank)",
             $me, self::ANSWER_DAYS,
         );
     }
@@ -84,7 +84,7 @@ final readonly class Tasks
         return $this->tasks(
             "SELECT CASE WHEN r.state = 'sent_back' THEN 'amend_brief' WHEN r.state = 'draft' THEN 'finish_brief' WHEN x.hired >= r.positions THEN 'fill' ELSE 'advertise' END AS kind, r.id AS subject,
                 CASE WHEN r.state = 'approved' THEN r.approved_at ELSE r.saved_at END AS since, r.number, r.title, s.city, (SELECT note FROM approval v WHERE v.requisition_id = r.id AND v.state = 'sent_back' ORDER BY v.id DESC LIMIT 1) AS note, r.positions AS blocks
-             FROM requisition r JOIN site s ON s.id = r.site_id CROSS JOIN LATERAL (SELECT count(*) AS hired FROM hire h JOIN application p ON p.id = h.application_id WHERE p.requisition_id = r.id) x
+             FROM requisition r JOIN site s ON s.id = r.site_id CROSS JOIN LATERAL (SELECT count(*) AS hired FROM hire h JOIN application p ON p.id = h.application_id WHERE p.requisition_id = r.id AND h.fell_through_at IS NULL) x
              WHERE ((r.state IN ('draft', 'sent_back') AND :me IN (r.requester_id)) OR (r.state = 'approved' AND r.recruiter_id = :me AND (x.hired >= r.positions OR NOT EXISTS (SELECT 1 FROM posting b WHERE b.requisition_id = r.id))))", $me, 3);
     }
 
@@ -94,6 +94,14 @@ final readonly class Tasks
         return $this->tasks(
             "SELECT 'failed_delivery' AS kind, o.id AS subject, o.created_at AS since, o.created_at AS due, r.number, r.title, s.city, o.kind AS what, o.last_error AS error FROM outbox o JOIN requisition r ON r.id = o.requisition_id JOIN site s ON s.id = r.site_id
              WHERE o.state = 'failed' AND r.recruiter_id = :me", $me, 0);
+    }
+
+    /** @return list<Task> what an approver wants to know before deciding, and what came back */
+    private function questions(Account $me): array
+    {
+        return $this->tasks(
+            "SELECT 'answer_question' AS kind, q.id AS subject, q.asked_at AS since, r.number, r.title, s.city, a.name AS person, q.question AS note FROM approval_question q JOIN requisition r ON r.id = q.requisition_id JOIN site s ON s.id = r.site_id JOIN account a ON a.id = q.asked_by
+             WHERE q.answered_at IS NULL AND r.state = 'asked' AND :me IN (r.requester_id, r.recruiter_id)", $me, 1);
     }
 
     /** @return list<Task> */
@@ -115,7 +123,7 @@ final readonly class Tasks
     /** @return list<Task> */
     private function tasks(string $sql, Account $me, int $days): array
     {
-        $parameters = ['me' => $me->id] + (str_contains($sql, ':now') ? ['now' => $this->clock->now()] : []);
+        $parameters = ['me' => $me->id] + (str_contains($sql, ':now') ? ['now' => $this->clock->now()] : []) + (str_contains($sql, ':today') ? ['today' => $this->clock->now()->format('Y-m-d')] : []);
 
         return array_map(static function (Record $row) use ($days): Task {
             $since = $row->instant('since');

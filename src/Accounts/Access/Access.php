@@ -6,6 +6,7 @@ namespace Jorvent\Accounts\Access;
 
 use Jorvent\Accounts\Entity\Account;
 use Jorvent\Platform\Database\Db;
+use Psr\Clock\ClockInterface;
 use Symfony\Contracts\Service\ResetInterface;
 
 /** Applies the policy to a person. */
@@ -14,7 +15,7 @@ final class Access implements ResetInterface
     /** @var array<int, list<Grant>> */
     private array $grants = [];
 
-    public function __construct(private readonly Db $db)
+    public function __construct(private readonly Db $db, private readonly ClockInterface $clock)
     {
     }
 
@@ -72,8 +73,8 @@ final class Access implements ResetInterface
     public function visible(Account $account, Permission $permission = Permission::ReadRequisition, string $requisition = 'r'): array
     {
         $conditions = ["$requisition.requester_id = :me", "$requisition.recruiter_id = :me", "$requisition.manager_id = :me", "$requisition.partner_id = :me",
-            "EXISTS (SELECT 1 FROM approval av WHERE av.requisition_id = $requisition.id AND av.approver_id = :me)"];
-        $parameters = ['me' => $account->id];
+            "EXISTS (SELECT 1 FROM approval av WHERE av.requisition_id = $requisition.id AND acts_for(:me, av.approver_id, av.offer_id IS NOT NULL, :today))"];
+        $parameters = ['me' => $account->id, 'today' => $this->clock->now()->format('Y-m-d')];
         foreach ($this->reach($account, $permission) as $i => $path) {
             $conditions[] = "u.path LIKE :reach$i";
             $parameters["reach$i"] = $path.'%';

@@ -6,6 +6,7 @@ namespace Jorvent\Accounts\Access;
 
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Web\Gate;
+use Psr\Clock\ClockInterface;
 
 /** Finds the requisition behind an address and which parts a person plays on it, in one query. */
 final readonly class SubjectFinder
@@ -17,7 +18,7 @@ final readonly class SubjectFinder
         Gate::OFFER => 'r.id = (SELECT p.requisition_id FROM offer o JOIN application p ON p.id = o.application_id WHERE o.id = :id)',
     ];
 
-    public function __construct(private Db $db)
+    public function __construct(private Db $db, private ClockInterface $clock)
     {
     }
 
@@ -37,9 +38,9 @@ final readonly class SubjectFinder
             : 'SELECT 1 FROM interview_seat s JOIN interview i ON i.id = s.interview_id JOIN application p ON p.id = i.application_id WHERE s.account_id = :me AND p.requisition_id = r.id'.(Gate::APPLICATION === $of ? ' AND p.id = :id' : '');
         $row = $this->db->row(
             "SELECT r.id, r.number, u.path, r.requester_id = :me AS requester, r.recruiter_id = :me AS recruiter, r.manager_id = :me AS manager, coalesce(r.partner_id = :me, false) AS partner,
-                EXISTS (SELECT 1 FROM approval a WHERE a.requisition_id = r.id AND a.approver_id = :me AND a.state <> 'dropped') AS approver, EXISTS ($seat) AS interviewer
+                EXISTS (SELECT 1 FROM approval a WHERE a.requisition_id = r.id AND a.state <> 'dropped' AND acts_for(:me, a.approver_id, a.offer_id IS NOT NULL, :today)) AS approver, EXISTS ($seat) AS interviewer
              FROM requisition r JOIN org_unit u ON u.id = r.unit_id WHERE ".self::OF[$of],
-            ['id' => $id, 'me' => $me],
+            ['id' => $id, 'me' => $me, 'today' => $this->clock->now()->format('Y-m-d')],
         );
 
         return null === $row ? null : new Subject($row->str('path'), array_values(array_filter(Part::cases(), static fn (Part $p): bool => $row->bool($p->value))), $row->int('id'), $row->int('number'));

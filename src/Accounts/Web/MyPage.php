@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Jorvent\Accounts\Web;
 
 use Jorvent\Accounts\Access\Permission;
+use Jorvent\Accounts\Delegations;
 use Jorvent\Core\Calendar\WorkingHours;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Platform\Database\Db;
@@ -20,7 +21,7 @@ use Symfony\Component\Routing\Attribute\Route;
 #[Gate(Permission::BeSignedIn)]
 final class MyPage extends Page
 {
-    public function __construct(private readonly Db $db)
+    public function __construct(private readonly Db $db, private readonly Delegations $delegations)
     {
     }
 
@@ -40,7 +41,21 @@ final class MyPage extends Page
             }
         }
 
-        return $this->render('accounts/me.html.twig', ['errors' => $errors, 'input' => $input, 'zones' => \DateTimeZone::listIdentifiers()], new Response(status: $errors->any() ? 422 : 200));
+        return $this->render('accounts/me.html.twig', ['errors' => $errors, 'input' => $input, 'zones' => \DateTimeZone::listIdentifiers(), 'delegations' => $this->delegations->of($this->me()->id), 'people' => $this->db->rows('SELECT DISTINCT a.id, a.name FROM account a JOIN account_grant g ON g.account_id = a.id WHERE a.active AND a.id <> :me ORDER BY a.name LIMIT 500', ['me' => $this->me()->id]), 'kinds' => Delegations::KINDS], new Response(status: $errors->any() ? 422 : 200));
+    }
+
+    #[Route('/me/deputy', name: 'deputy_give', methods: ['POST'])]
+    public function deputy(Request $request): Response
+    {
+        $input = Input::of($request);
+
+        return $this->act(fn () => $this->delegations->give($this->me()->id, $input->int('to') ?? 0, $input->line('kind'), $input->day('from_day'), $input->day('to_day'), $input->line('reason'), $this->me()->id), 'deputy_given', 'me');
+    }
+
+    #[Route('/me/deputy/{id}/end', name: 'deputy_end', requirements: ['id' => '\d+'], methods: ['POST'])]
+    public function endDeputy(int $id): Response
+    {
+        return $this->act(fn () => $this->delegations->end($id, $this->me()->id, $this->isGranted('administer')), 'deputy_ended', 'me');
     }
 
     #[Route('/me/night', name: 'night_watch', methods: ['POST'])]

@@ -10,6 +10,7 @@ namespace Jorvent\Core\Screening;
  * Yes/no and single choice earn the points of the answer (0 to 100), multiple choice the sum of those chosen, at most 100; a number earns by how far it comes towards $enough,
  * a date everything up to $latest and nothing after. Texts are marked by hand.
  * A knock-out fails a chosen answer that is not among $accept (multiple: none is), a number below $least or above $most, a date after $latest. Numbers are whole.
+ * A question that is $off is being written: nobody is asked it and it counts for nothing.
  * Answers are text: the key of an option, several keys a line each, digits, a day as 2026-03-01.
  */
 final readonly class Question
@@ -38,6 +39,7 @@ final readonly class Question
         public ?string $latest = null,
         public ?Condition $showIf = null,
         public bool $locked = false,
+        public bool $off = false,
     ) {
     }
 
@@ -126,7 +128,7 @@ final readonly class Question
         return new self(
             \is_string($a['id'] ?? null) ? $a['id'] : '', self::texts($a['texts'] ?? []), QuestionKind::tryFrom(\is_string($a['kind'] ?? null) ? $a['kind'] : '') ?? QuestionKind::Long, $int('weight') ?? 0, (bool) ($a['required'] ?? true), $options, (bool) ($a['knockOut'] ?? false), self::strings($a['accept'] ?? []),
             $int('enough'), $int('least'), $int('most'), \is_string($a['latest'] ?? null) ? $a['latest'] : null,
-            \is_array($if) && \is_string($if['question'] ?? null) ? new Condition($if['question'], self::strings($if['keys'] ?? []), \is_string($if['least'] ?? null) ? $if['least'] : null, \is_string($if['most'] ?? null) ? $if['most'] : null) : null, (bool) ($a['locked'] ?? false),
+            \is_array($if) && \is_string($if['question'] ?? null) ? new Condition($if['question'], self::strings($if['keys'] ?? []), \is_string($if['least'] ?? null) ? $if['least'] : null, \is_string($if['most'] ?? null) ? $if['most'] : null) : null, (bool) ($a['locked'] ?? false), (bool) ($a['off'] ?? false),
         );
     }
 
@@ -137,7 +139,7 @@ final readonly class Question
             'id' => $this->id, 'texts' => self::pairs($this->texts), 'kind' => $this->kind->value, 'weight' => $this->weight, 'required' => $this->required,
             'options' => array_map(static fn (Option $o): array => ['key' => $o->key, 'texts' => self::pairs($o->texts), 'points' => $o->points], $this->options), 'knockOut' => $this->knockOut, 'accept' => $this->accept,
             'enough' => $this->enough, 'least' => $this->least, 'most' => $this->most, 'latest' => $this->latest,
-            'showIf' => null === $this->showIf ? null : ['question' => $this->showIf->question, 'keys' => $this->showIf->keys, 'least' => $this->showIf->least, 'most' => $this->showIf->most], 'locked' => $this->locked,
+            'showIf' => null === $this->showIf ? null : ['question' => $this->showIf->question, 'keys' => $this->showIf->keys, 'least' => $this->showIf->least, 'most' => $this->showIf->most], 'locked' => $this->locked, 'off' => $this->off,
         ];
     }
 

@@ -47,7 +47,7 @@ final readonly class Questionnaire
         $refusals = [];
         $total = 0;
         $before = [];
-        foreach ($this->questions as $question) {
+        foreach (array_filter($this->questions, static fn (Question $q): bool => !$q->off) as $question) {
             $total += $question->weight;
             $codes = array_keys(array_filter([
                 'question_empty' => '' === trim($question->text('en')), 'weight_out_of_range' => $question->weight < 0 || $question->weight > 100, 'question_needs_answers' => $question->kind->isChosen() && \count($question->options) < 2,
@@ -82,8 +82,8 @@ final readonly class Questionnaire
         $shown = [];
         foreach ($this->questions as $question) {
             $if = $question->showIf;
-            if (null === $if) {
-                $shown[$question->id] = true;
+            if ($question->off || null === $if) {
+                $shown[$question->id] = !$question->off;
                 continue;
             }
             $answer = trim($answers[$if->question] ?? '');

@@ -11,17 +11,35 @@ use Jorvent\Core\Shared\Money;
 final class ApprovalChain
 {
     /**
-     * The head of the department always; finance when the top of the range passes the band or the positions pass the plan.
+     * Every rule that holds adds its posts; a post asked already at an earlier place, or at the same one where all must agree, is not asked twice.
      *
-     * @return list<ApprovalStep>
+     * @param list<ApprovalRule>             $rules
+     * @param array<string, int|string|null> $facts
+     *
+     * @return list<ApprovalStep> by rank
      */
-    public function forBrief(Money $top, ?Band $band, int $positions, int $headcount, ?int $plan): array
+    public function forBrief(array $rules, array $facts): array
     {
-        $steps = [new ApprovalStep(Post::DepartmentHead, 'positions_are_theirs', ['positions' => $positions])];
-        if (null !== $band && $top->compare($band->top) > 0) {
-            $steps[] = new ApprovalStep(Post::Finance, 'above_band', ['by' => $top->minus($band->top)->units(), 'currency' => $top->currency]);
-        } elseif (null !== $plan && $headcount + $positions > $plan) {
-            $steps[] = new ApprovalStep(Post::Finance, 'over_plan', ['by' => $headcount + $positions - $plan, 'plan' => $plan]);
+        usort($rules, static fn (ApprovalRule $a, ApprovalRule $b): int => [$a->rank, $a->id] <=> [$b->rank, $b->id]);
+        $steps = $asked = [];
+        foreach ($rules as $rule) {
+            $because = $rule->because($facts);
+            if (null === $because) {
+                continue;
+            }
+            $first = $because[0] ?? null;
+            $reason = null === $first ? 'positions_are_theirs' : (['over_band' => 'above_band', 'over_plan' => 'over_plan'][$first->fact] ?? 'rule');
+            $data = ['rule' => $rule->name, 'positions' => (int) ($facts['positions'] ?? 1)] + (null === $first ? [] : ['by' => \is_int($facts[$first->fact] ?? null) ? $facts[$first->fact] : 0, 'currency' => (string) ($facts['currency'] ?? ''), 'plan' => (int) ($facts['plan'] ?? 0)]);
+            $posts = array_values(array_filter($rule->posts, static fn (Post $p): bool => !isset($asked[$p->value])));
+            if ($rule->anyOf && \count($posts) < \count($rule->posts)) {
+                continue; // one of them is asked anyway
+            }
+            foreach ($posts as $post) {
+                $steps[] = new ApprovalStep($post, $reason, $data, $rule->rank, $rule->id, $rule->anyOf);
+                if (!$rule->anyOf || 1 === \count($posts)) {
+                    $asked[$post->value] = true;
+                }
+            }
         }
 
         return $steps;
@@ -39,7 +57,7 @@ final class ApprovalChain
             $steps[] = new ApprovalStep(Post::DepartmentHead, 'above_midpoint', ['by' => $base->minus($band->midpoint())->units(), 'currency' => $base->currency]);
         }
         if ($base->compare($band->top) > 0) {
-            $steps[] = new ApprovalStep(Post::Finance, 'above_band', ['by' => $base->minus($band->top)->units(), 'currency' => $base->currency]);
+            $steps[] = new ApprovalStep(Post::Finance, 'above_band', ['by' => $base->minus($band->top)->units(), 'currency' => $base->currency], 2);
         }
 
         return $steps;

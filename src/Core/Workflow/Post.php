@@ -9,4 +9,7 @@ enum Post: string
 {
     case DepartmentHead = 'department_head';
     case Finance = 'finance';
+    case People = 'people';
+    case Division = 'division';
+    case Board = 'board';
 }

@@ -20,7 +20,7 @@ use Jorvent\Core\Workflow\Stage;
 #[ORM\Table(name: 'application')]
 class Application
 {
-    public const CLOSE_REASONS = ['skills', 'experience', 'pay', 'place', 'another_chosen', 'no_answer', 'knock_out', 'position_filled'];
+    public const CLOSE_REASONS = ['skills', 'experience', 'pay', 'place', 'another_chosen', 'no_answer', 'knock_out', 'position_filled', 'cancelled'];
 
     /** @phpstan-readonly-allow-private-mutation */
     #[ORM\Id, ORM\GeneratedValue, ORM\Column]

@@ -5,12 +5,14 @@ declare(strict_types=1);
 namespace Jorvent\Platform\Outbox;
 
 use Doctrine\ORM\EntityManagerInterface;
+use Psr\Log\LoggerInterface;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Command\SignalableCommandInterface;
 use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\OutputInterface;
+use Symfony\Component\DependencyInjection\Attribute\AutowireIterator;
 
 #[AsCommand('jorvent:work', 'Delivers what waits in the outbox until told to stop.')]
 final class WorkCommand extends Command implements SignalableCommandInterface
@@ -20,8 +22,11 @@ final class WorkCommand extends Command implements SignalableCommandInterface
     private const ITEMS = 5_000;
 
     private bool $stop = false;
+    /** @var array<string, int> when each periodic thing was last done */
+    private array $done = [];
 
-    public function __construct(private readonly Deliver $deliver, private readonly EntityManagerInterface $entities)
+    /** @param iterable<Periodic> $periodic */
+    public function __construct(private readonly Deliver $deliver, private readonly EntityManagerInterface $entities, private readonly LoggerInterface $logger, #[AutowireIterator(Periodic::class)] private readonly iterable $periodic)
     {
         parent::__construct();
     }
@@ -34,6 +39,7 @@ final class WorkCommand extends Command implements SignalableCommandInterface
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
         for ($done = 0; !$this->stop && $done < self::ITEMS;) {
+            $this->again();
             if ($this->deliver->next()) {
                 ++$done;
             } elseif (true === $input->getOption('once')) {
@@ -45,6 +51,22 @@ final class WorkCommand extends Command implements SignalableCommandInterface
         }
 
         return Command::SUCCESS;
+    }
+
+    private function again(): void
+    {
+        foreach ($this->periodic as $thing) {
+            if (time() - ($this->done[$thing::class] ?? 0) >= $thing->everySeconds()) {
+                $this->done[$thing::class] = time();
+                try {
+                    $thing->run();
+                } catch (\Throwable $e) {
+                    // what comes again by itself must not keep the deliveries
+                    $this->logger->error('periodic {what}: {error}', ['what' => $thing::class, 'error' => $e->getMessage()]);
+                    $this->entities->clear();
+                }
+            }
+        }
     }
 
     /** @return list<int> */

@@ -16,6 +16,7 @@ use Jorvent\Platform\Web\Errors;
 use Jorvent\Platform\Web\Gate;
 use Jorvent\Platform\Web\Input;
 use Jorvent\Platform\Web\Page;
+use Jorvent\Requisitions\ApprovalQuestions;
 use Jorvent\Requisitions\Approvals;
 use Jorvent\Requisitions\AskApproval;
 use Jorvent\Requisitions\Brief;
@@ -40,7 +41,7 @@ final class BriefPage extends Page
 {
     public function __construct(
         private readonly Db $db, private readonly EntityManagerInterface $entities, private readonly RequisitionViews $views, private readonly Approvals $approvals, private readonly AskApproval $asking, private readonly ExchangeRates $rates,
-        private readonly ReachList $reach, private readonly RichText $text, private readonly FieldRules $rules, private readonly BriefVersions $versions, private readonly Profiles $profiles,
+        private readonly ReachList $reach, private readonly RichText $text, private readonly FieldRules $rules, private readonly BriefVersions $versions, private readonly Profiles $profiles, private readonly ApprovalQuestions $wondered,
     ) {
     }
 
@@ -117,13 +118,24 @@ final class BriefPage extends Page
             'agreed' => 'agreed', 'declined' => 'declined', default => 'sent_back',
         };
         try {
-            $decide((int) $_subject->requisitionId, $this->me()->id, $answer, $input->text('note'));
-            $this->say('brief_'.$answer);
+            'question' === $input->line('answer')
+                ? $this->wondered->ask((int) $_subject->requisitionId, $this->me()->id, $input->text('note'))
+                : $decide((int) $_subject->requisitionId, $this->me()->id, $answer, $input->text('note'), array_values(array_intersect(Brief::FIELDS, $input->map('field'))));
+            $this->say('question' === $input->line('answer') ? 'question_asked' : 'brief_'.$answer);
         } catch (Refused $refused) {
             return $this->page($number, null, Errors::of($refused->refusals));
         }
 
         return $this->redirectToRoute('brief', ['number' => $number], Response::HTTP_SEE_OTHER);
+    }
+
+    #[Gate(Permission::EditBrief, Gate::REQUISITION)]
+    #[Route('/brief/answer', name: 'brief_answer', methods: ['POST'])]
+    public function answer(int $number, Request $request, Subject $_subject): Response
+    {
+        $input = Input::of($request);
+
+        return $this->act(fn () => $this->wondered->answer((int) $_subject->requisitionId, $input->int('question') ?? 0, $this->me()->id, $input->text('answer')), 'question_answered', 'brief', ['number' => $number]);
     }
 
     private function requisition(int $number): Requisition
@@ -163,7 +175,7 @@ final class BriefPage extends Page
         return $this->render('requisitions/brief.html.twig', [
             'view' => $this->views->byNumber($number), 'requisition' => $requisition, 'brief' => $brief, 'stored' => $stored, 'errors' => $errors, 'input' => $conflict ? null : $input, 'editable' => $editable, 'amendable' => $amendable, 'rules' => $this->rules->all(),
             'choices' => new BriefChoices($this->db, $this->reach, $this->me()->id, $brief), 'profile' => $this->profiles->compared($requisition->profileId, $requisition->profileVersion, $brief), 'band' => $this->asking->profileBand($requisition->profileId, $brief->currency),
-            'conflict' => $conflict, 'conflicts' => $conflicts, 'amendment' => $amendment, 'amended' => null === $amendment ? [] : $stored->differences($amendment), 'chain' => $editable ? $this->asking->chain($brief, $requisition->profileId) : [], 'approvals' => $this->approvals->of($requisition->id, null),
+            'conflict' => $conflict, 'conflicts' => $conflicts, 'amendment' => $amendment, 'amended' => null === $amendment ? [] : $stored->differences($amendment), 'chain' => $editable ? $this->asking->preview($requisition->id, $brief, $requisition->profileId) : [], 'approvals' => $this->approvals->of($requisition->id, null, $this->me()->id), 'asked' => $this->wondered->of($requisition->id), 'fields' => Brief::FIELDS,
             'questions' => $requisition->questionnaire(), 'unit' => $this->db->row('SELECT name, headcount, headcount_plan FROM org_unit WHERE id = :id', ['id' => $brief->unit]), 'similar' => $this->similar($requisition), 'in_euro' => null === $brief->yearTo() || 'EUR' === $brief->currency ? null : $this->rates->convert($brief->yearTo(), 'EUR'),
         ], new Response(status: $errors->any() ? 422 : 200));
     }

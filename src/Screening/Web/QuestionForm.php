@@ -35,7 +35,7 @@ final readonly class QuestionForm
         return new Question(
             $this->old->id, [] === $texts ? ['en' => ''] : $texts, $this->old->kind, min(100, max(0, $input->int('weight') ?? $this->old->weight)), $input->has('required'), $options, $input->has('knock_out') || [] !== $stops,
             array_values(array_filter(array_map(static fn (Option $o): string => $o->key, $options), static fn (string $k): bool => !isset($stops[$k]))), $input->int('enough'), $input->int('least'), $input->int('most'), $input->day('latest')?->format('Y-m-d'),
-            '' === $on ? null : new Condition($on, $keys, '' === $input->line('if_least') ? null : $input->line('if_least'), '' === $input->line('if_most') ? null : $input->line('if_most')), $this->old->locked,
+            '' === $on ? null : new Condition($on, $keys, '' === $input->line('if_least') ? null : $input->line('if_least'), '' === $input->line('if_most') ? null : $input->line('if_most')), $this->old->locked, !$input->has('asked'),
         );
     }
 

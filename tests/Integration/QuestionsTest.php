@@ -1,0 +1,134 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jorvent\Tests\Integration;
+
+use Jorvent\Core\Screening\Question;
+use Jorvent\Core\Screening\QuestionKind;
+use Jorvent\Requisitions\Catalogue;
+use Jorvent\Requisitions\ProfileContent;
+use Jorvent\Screening\Questions;
+use Jorvent\Tests\Support\DatabaseTest;
+use PHPUnit\Framework\Attributes\CoversClass;
+
+#[CoversClass(Questions::class)]
+#[CoversClass(Catalogue::class)]
+#[CoversClass(ProfileContent::class)]
+final class QuestionsTest extends DatabaseTest
+{
+    public function testAChangeAfterAnswersIsANewVersionAndEarlierScoresStayExplainable(): void
+    {
+        $questions = $this->get(Questions::class);
+        $this->as('Solveig Aune');
+        $id = $this->int('SELECT id FROM requisition WHERE number = 2201');
+        $row = $this->db()->row("SELECT id, answers, score, questions_version FROM application WHERE requisition_id = :r AND origin = 'applied' AND score BETWEEN 40 AND 95 ORDER BY id LIMIT 1", ['r' => $id]);
+        self::assertNotNull($row);
+        $answers = Questions::answers($row->json('answers'));
+        self::assertSame($row->int('score'), $questions->at($id, 1)->score($answers)->value, 'what is stored is what Core computes');
+        [$before] = $questions->of($id);
+        $questions->shift($id, 'paper', 10);
+        [$after, $version] = $questions->of($id);
+        self::assertSame([2, 50, 25, 25], [$version, ...array_map(static fn (Question $q): int => $q->weight, $after->questions)]);
+        self::assertEquals($before->toArray(), $questions->at($id, 1)->toArray(), 'the old version is as it was');
+        self::assertSame($row->int('score'), $questions->at($id, $row->int('questions_version'))->score($answers)->value);
+        $questions->shift($id, 'paper', 1);
+        self::assertSame(2, $questions->of($id)[1], 'nobody has answered the second one yet, so it is changed in place');
+        self::assertSame(['questions weights_not_100'], $this->refused(static fn () => $questions->weigh($id, ['paper' => 90], [], false)), 'what people answer at this moment stays sound');
+    }
+
+    public function testWhatIsBeingWrittenIsNotAskedYet(): void
+    {
+        $questions = $this->get(Questions::class);
+        $this->as('Solveig Aune');
+        $id = $this->int('SELECT id FROM requisition WHERE number = 2201');
+        $new = $questions->add($id, QuestionKind::Single);
+        [$all] = $questions->of($id);
+        self::assertTrue($all->question($new)?->off);
+        self::assertFalse($all->shown([])[$new]);
+        self::assertSame([], $all->blockers());
+        self::assertSame(['questions.'.$new.' question_empty', 'questions.'.$new.' option_empty'], $this->refused(static fn () => $questions->save($id, Question::fromArray([...$all->question($new)->toArray(), 'off' => false]))));
+    }
+
+    public function testWeightsAreSpreadAroundWhatIsLocked(): void
+    {
+        $questions = $this->get(Questions::class);
+        $this->as('Solveig Aune');
+        $id = $this->int('SELECT id FROM requisition WHERE number = 2211');
+        $text = $questions->add($id, QuestionKind::Long);
+        $questions->weigh($id, ['paper' => 50], ['paper' => true], true);
+        $weights = [];
+        foreach ($questions->of($id)[0]->questions as $question) {
+            $weights[$question->id] = $question->weight;
+        }
+        self::assertSame(['paper' => 50, 'years' => 25, 'shift' => 25, $text => 0], $weights);
+        self::assertSame(['questions weights_locked'], $this->refused(static fn () => $questions->weigh($id, ['paper' => 60, 'years' => 50], ['paper' => true, 'years' => true], true)));
+        $this->client->request('GET', '/r/2211/questions?q='.$text);
+        self::assertSelectorTextContains('.q-open', 'not scored');
+        $this->send('/r/2211/questions?q='.$text, '/r/2211/questions/save', ['question' => $text, 'text' => ['en' => 'What would you do first?', 'pl' => 'Co najpierw?'], 'required' => '1', 'asked' => '1', 'weight' => '0', 'if_question' => 'shift', 'if_keys' => ['shift' => ['Yes', 'Sometimes']], 'then' => 'keep']);
+        $saved = $questions->of($id)[0]->question($text);
+        self::assertSame(['Co najpierw?', 'shift', ['Yes', 'Sometimes']], [$saved?->text('pl'), $saved?->showIf?->question, $saved?->showIf?->keys]);
+        self::assertSame(['questions.'.$text.' question_hangs_on_it'], $this->refused(static fn () => $questions->remove($id, 'shift')));
+        self::assertSame(['questions.'.$text.' condition_not_earlier'], $this->refused(static fn () => $questions->move($id, $text, -1)));
+        $this->client->request('GET', '/r/2211/questions/preview?lang=pl');
+        self::assertSelectorTextContains('[data-if=shift]', 'Co najpierw?');
+        $questions->keepInLibrary($id, $text, 'First steps', 1);
+        $library = array_values(array_filter($questions->library(), static fn ($r): bool => 'First steps' === $r->str('name')))[0];
+        $other = $this->int('SELECT id FROM requisition WHERE number = 2210');
+        $new = $questions->addFromLibrary($other, $library->int('id'));
+        self::assertSame(['What would you do first?', null], [$questions->of($other)[0]->question($new)?->text('en'), $questions->of($other)[0]->question($new)?->showIf]);
+        $questions->retire($library->int('id'));
+        self::assertSame(['missing'], $this->refused(static fn () => $questions->addFromLibrary($other, $library->int('id'))));
+    }
+
+    public function testATextIsMarkedByAPersonAndUntilThenTheScoreIsNotComplete(): void
+    {
+        $questions = $this->get(Questions::class);
+        $this->as('Solveig Aune');
+        $id = $this->int('SELECT id FROM requisition WHERE number = 2201');
+        $this->db()->execute("UPDATE questions_version SET questions = (SELECT jsonb_agg(CASE WHEN q ->> 'id' = 'years' THEN q || '{\"kind\": \"long\"}' ELSE q END) FROM jsonb_array_elements(questions) q) WHERE requisition_id = :r AND version = 1", ['r' => $id]);
+        $application = $this->int("SELECT id FROM application WHERE requisition_id = :r AND origin = 'applied' AND state = 'active' AND knock_out = 'none' AND answers ->> 'paper' = 'yes' ORDER BY id LIMIT 1", ['r' => $id]);
+        $this->db()->execute("UPDATE application SET answers = '{\"paper\": \"yes\", \"years\": \"On three ferries\", \"shift\": \"No\"}', score = 40, score_complete = false WHERE id = :id", ['id' => $application]);
+        $this->client->request('GET', '/r/2201/pipeline?application='.$application);
+        self::assertSelectorTextContains('#reader', 'not complete');
+        $this->send('/r/2201/pipeline?application='.$application, "/applications/$application/mark", ['question' => 'years', 'mark' => '80']);
+        $row = $this->db()->row('SELECT score, score_complete FROM application WHERE id = :id', ['id' => $application]);
+        self::assertSame([68, true], [$row?->int('score'), $row?->bool('score_complete')], '40 for the paper and 80 % of 35');
+        self::assertSame(['mark weight_out_of_range'], $this->refused(static fn () => $questions->mark($application, 'years', 101)));
+        self::assertSame(['missing'], $this->refused(static fn () => $questions->mark($application, 'paper', 50)), 'what a machine scores is not marked');
+    }
+
+    public function testAProfileIsKeptInVersionsAndARequisitionRemembersWhichItBeganFrom(): void
+    {
+        $catalogue = $this->get(Catalogue::class);
+        $this->as('Runa Eikeland');
+        $first = $catalogue->at(1, 1) ?? self::fail('no version');
+        $second = ProfileContent::fromArray([...$first->toArray(), 'title' => 'Ship Electrician', 'bands' => ['NOK' => [650_000, 790_000]]]);
+        self::assertSame(1, $catalogue->save(1, $first, 1, '', 1), 'nothing changed');
+        self::assertSame(1, $this->int('SELECT version FROM role_profile WHERE id = 1'));
+        $catalogue->save(1, $second, 1, 'New agreement', 1);
+        self::assertSame(['saved_by_another'], $this->refused(static fn () => $catalogue->save(1, $second, 1, '', 1)));
+        self::assertSame(['bands band_upside_down', 'title missing'], $this->sorted(static fn () => $catalogue->save(1, ProfileContent::fromArray([...$first->toArray(), 'title' => '', 'bands' => ['NOK' => [9, 8]]]), 2, '', 1)));
+        $this->as('Solveig Aune');
+        $crawler = $this->client->request('GET', '/r/2201/brief/profile');
+        self::assertStringContainsString('version 2 has come since', $crawler->filter('main')->text());
+        self::assertStringContainsString('Marine Electrician II, version 1', $crawler->filter('main')->text());
+        $this->db()->execute("UPDATE requisition SET state = 'draft', musts = '[\"PLC\"]' WHERE number = 2201");
+        $this->entities()->clear();
+        $this->send('/r/2201/brief/profile', '/r/2201/brief/profile', ['field' => 'musts']);
+        self::assertSame(['PLC', 'switchboards', 'fault finding'], $this->db()->row('SELECT musts FROM requisition WHERE number = 2201')?->strings('musts'));
+        $catalogue->retire(1, true);
+        $this->client->request('GET', '/requisitions/new');
+        self::assertStringNotContainsString('Ship Electrician', (string) $this->client->getResponse()->getContent());
+        self::assertSame(['name name_taken'], $this->refused(static fn () => $catalogue->addFamily('SHIPYARD')));
+    }
+
+    /** @return list<string> */
+    private function sorted(callable $act): array
+    {
+        $codes = $this->refused($act);
+        sort($codes);
+
+        return $codes;
+    }
+}
