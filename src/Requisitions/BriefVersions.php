@@ -4,11 +4,9 @@ declare(strict_types=1);
 
 namespace Jorvent\Requisitions;
 
-use Jorvent\Accounts\Entity\Account;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
 use Psr\Clock\ClockInterface;
-use Symfony\Component\Security\Core\User\UserInterface;
 
 /** Every version of a brief, and who has it open now. */
 final readonly class BriefVersions
@@ -20,9 +18,9 @@ final readonly class BriefVersions
     {
     }
 
-    public function keep(int $requisition, int $version, Brief $brief, ?UserInterface $by): void
+    public function keep(int $requisition, int $version, Brief $brief, ?int $by): void
     {
-        $this->db->execute('INSERT INTO brief_version (requisition_id, version, content, saved_by, saved_at) VALUES (:r, :v, :c, :by, :now) ON CONFLICT (requisition_id, version) DO UPDATE SET content = EXCLUDED.content', ['r' => $requisition, 'v' => $version, 'c' => json_encode($brief->toArray(), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE), 'by' => $by instanceof Account ? $by->id : null, 'now' => $this->clock->now()]);
+        $this->db->execute('INSERT INTO brief_version (requisition_id, version, content, saved_by, saved_at) VALUES (:r, :v, :c, :by, :now) ON CONFLICT (requisition_id, version) DO UPDATE SET content = EXCLUDED.content', ['r' => $requisition, 'v' => $version, 'c' => json_encode($brief->toArray(), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE), 'by' => $by, 'now' => $this->clock->now()]);
     }
 
     public function at(int $requisition, int $version): ?Brief

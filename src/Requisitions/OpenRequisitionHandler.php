@@ -13,14 +13,13 @@ use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
 use Jorvent\Requisitions\Entity\Requisition;
 use Psr\Clock\ClockInterface;
-use Symfony\Bundle\SecurityBundle\Security;
 
 final readonly class OpenRequisitionHandler
 {
     /** Days from opening to the wished first day, when nothing else is known. */
     private const TARGET_DAYS = 60;
 
-    public function __construct(private Db $db, private EntityManagerInterface $entities, private ClockInterface $clock, private ActivityLog $log, private BriefVersions $versions, private Security $security)
+    public function __construct(private Db $db, private EntityManagerInterface $entities, private ClockInterface $clock, private ActivityLog $log, private BriefVersions $versions)
     {
     }
 
@@ -29,16 +28,82 @@ final readonly class OpenRequisitionHandler
         return $this->db->transaction(function () use ($open): int {
             $site = $this->db->row('SELECT currency, country FROM site WHERE id = :id', ['id' => $open->site]) ?? throw Refused::because('missing', 'site');
             $profile = null === $open->profile ? null : $this->db->row('SELECT * FROM role_profile WHERE id = :id', ['id' => $open->profile]) ?? throw Refused::because('missing', 'profile');
-            $number = $this->db->int("SELECT nextval('requisition_number')");
-            $requisition = new Requisition($number, $open->profile, $profile?->int('version'), $profile?->objects('competencies') ?? [], $this->clock->now(), $this->brief($open, $profile, $site), Questionnaire::fromArray($profile?->objects('questions') ?? []));
-            $this->entities->persist($requisition);
-            $this->entities->flush();
-            $this->versions->keep($requisition->id, 1, $requisition->brief(), $this->security->getUser());
-            $this->db->execute('INSERT INTO questions_version (requisition_id, version, questions, saved_at) SELECT id, 1, questions, :now FROM requisition WHERE id = :id', ['id' => $requisition->id, 'now' => $this->clock->now()]);
-            $this->log->record('requisition.opened', 'requisition', $requisition->id, $requisition->id, change: ['profile' => $open->profile]);
+
+            return $this->write($this->brief($open, $profile, $site), $open->profile, $profile?->int('version'), $profile?->objects('competencies') ?? [], Questionnaire::fromArray($profile?->objects('questions') ?? []), ['profile' => $open->profile], $open->requester);
+        });
+    }
+
+    /**
+     * A new requisition after an earlier one: a cyclical hire is never the old one opened again. Candidates and dates never come along.
+     *
+     * @param list<'text'|'terms'|'questions'|'people'> $parts what comes along
+     */
+    public function copy(int $earlier, array $parts, int $unit, int $me): int
+    {
+        return $this->db->transaction(function () use ($earlier, $parts, $unit, $me): int {
+            $old = $this->entities->find(Requisition::class, $earlier) ?? throw Refused::because('missing', 'earlier');
+            $from = $old->brief()->toArray();
+            $has = static fn (string $part): bool => \in_array($part, $parts, true);
+            $today = $this->clock->now()->setTime(0, 0);
+            $drop = ['openedOn', 'targetOn', ...$has('text') ? [] : ['description', 'musts', 'wishes', 'benefits', 'education', 'yearsFrom', 'yearsTo'], ...$has('terms') ? [] : ['payFrom', 'payTo', 'frequency', 'pays', 'share', 'hours', 'employment', 'months', 'positions'], ...$has('people') ? [] : ['manager', 'recruiter', 'partner']];
+            $brief = Brief::fromArray([...array_diff_key($from, array_flip($drop)), 'unit' => $unit, 'requester' => $me, 'openedOn' => $today->format('Y-m-d'), 'targetOn' => $today->modify('+'.self::TARGET_DAYS.' days')->format('Y-m-d')] + ($has('people') ? [] : ['manager' => $me, 'recruiter' => $old->recruiterId]) + ($has('terms') ? [] : ['positions' => 1]));
+            $number = $this->write($brief, $old->profileId, $old->profileVersion, $old->competencies, $has('questions') ? $old->questionnaire() : new Questionnaire([]), ['copied_from' => $old->number], $me);
+            $this->db->execute('UPDATE requisition SET copied_from = :old WHERE number = :n', ['old' => $earlier, 'n' => $number]);
 
             return $number;
         });
+    }
+
+    public function keepTemplate(int $requisition, string $name, bool $shared, int $me): void
+    {
+        if ('' === $name) {
+            throw Refused::because('missing', 'name');
+        }
+        $this->db->transaction(function () use ($requisition, $name, $shared, $me): void {
+            $of = $this->entities->find(Requisition::class, $requisition) ?? throw Refused::because('missing');
+            $id = $this->db->insert('requisition_template', ['name' => $name, 'content' => array_diff_key($of->brief()->toArray(), ['openedOn' => 1, 'targetOn' => 1]), 'questions' => $of->questionnaire()->toArray(), 'profile_id' => $of->profileId, 'profile_version' => $of->profileVersion, 'saved_by' => $me, 'saved_at' => $this->clock->now(), 'shared' => $shared]);
+            $this->log->record('template.kept', 'template', $id, $requisition);
+        });
+    }
+
+    public function fromTemplate(int $template, int $unit, int $me): int
+    {
+        return $this->db->transaction(function () use ($template, $unit, $me): int {
+            $row = $this->db->row('SELECT * FROM requisition_template WHERE id = :id AND retired_at IS NULL AND (shared OR saved_by = :me)', ['id' => $template, 'me' => $me]) ?? throw Refused::because('missing', 'template');
+            $today = $this->clock->now()->setTime(0, 0);
+            $brief = Brief::fromArray([...$row->json('content'), 'unit' => $unit, 'requester' => $me, 'openedOn' => $today->format('Y-m-d'), 'targetOn' => $today->modify('+'.self::TARGET_DAYS.' days')->format('Y-m-d')]);
+            $profile = $row->intOrNull('profile_id');
+            $competencies = null === $profile ? [] : $this->db->row('SELECT competencies FROM role_profile WHERE id = :id', ['id' => $profile])?->objects('competencies') ?? [];
+
+            return $this->write($brief, $profile, $row->intOrNull('profile_version'), $competencies, Questionnaire::fromArray($row->objects('questions')), ['template' => $template], $me);
+        });
+    }
+
+    /** @return list<Record> templates someone may start from */
+    public function templates(int $me): array
+    {
+        return $this->db->rows("SELECT t.id, t.name, t.shared, t.saved_at, t.content ->> 'title' AS title, a.name AS by FROM requisition_template t JOIN account a ON a.id = t.saved_by WHERE t.retired_at IS NULL AND (t.shared OR t.saved_by = :me) ORDER BY lower(t.name) LIMIT 200", ['me' => $me]);
+    }
+
+    /**
+     * Writes a new draft with its first versions; run inside the caller's transaction.
+     *
+     * @param list<array<array-key, mixed>> $competencies
+     * @param array<string, mixed>          $origin       where it came from, for the log
+     *
+     * @return int its number
+     */
+    public function write(Brief $brief, ?int $profile, ?int $profileVersion, array $competencies, Questionnaire $questions, array $origin, int $by): int
+    {
+        $number = $this->db->int("SELECT nextval('requisition_number')");
+        $requisition = new Requisition($number, $profile, $profileVersion, $competencies, $this->clock->now(), $brief, $questions);
+        $this->entities->persist($requisition);
+        $this->entities->flush();
+        $this->versions->keep($requisition->id, 1, $requisition->brief(), $by);
+        $this->db->execute('INSERT INTO questions_version (requisition_id, version, questions, saved_at) SELECT id, 1, questions, :now FROM requisition WHERE id = :id', ['id' => $requisition->id, 'now' => $this->clock->now()]);
+        $this->log->record('requisition.opened', 'requisition', $requisition->id, $requisition->id, change: $origin);
+
+        return $number;
     }
 
     private function brief(OpenRequisition $open, ?Record $profile, Record $site): Brief

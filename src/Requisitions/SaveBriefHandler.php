@@ -6,6 +6,7 @@ namespace Jorvent\Requisitions;
 
 use Doctrine\DBAL\LockMode;
 use Doctrine\ORM\EntityManagerInterface;
+use Jorvent\Accounts\Entity\Account;
 use Jorvent\Activity\ActivityLog;
 use Jorvent\Core\Shared\FieldMerge;
 use Jorvent\Core\Shared\Refused;
@@ -44,7 +45,8 @@ final readonly class SaveBriefHandler
             }
             $changed = array_flip($before->differences($requisition->brief()));
             if ([] !== $changed) {
-                $this->versions->keep($requisition->id, $requisition->version, $requisition->brief(), $this->security->getUser());
+                $user = $this->security->getUser();
+                $this->versions->keep($requisition->id, $requisition->version, $requisition->brief(), $user instanceof Account ? $user->id : null);
                 $this->log->record('brief.saved', 'requisition', $requisition->id, $requisition->id, change: ['before' => array_intersect_key($before->toArray(), $changed), 'after' => array_intersect_key($requisition->brief()->toArray(), $changed)]);
             }
             if ($asks) {

@@ -37,10 +37,13 @@ final class StepsTest extends BrowserTest
         $mo = $this->browser()->signIn('mo.bakkerud@skerryline.example')->go('/r/2210/brief');
         $solveig = $this->browser()->signIn(self::SOLVEIG)->go('/r/2210/brief');
         $mo->fill('positions', '2')->press('Keep')->sees('[name=positions][value="2"]');
+        $solveig->sees('.present', 'Also open with Mo Bakkerud')->fill('yearsFrom', '7')->press('Keep')->sees('.is-said', 'someone else changed meanwhile');
+        self::assertSame('2', $solveig->find('[name=positions]')->getAttribute('value'), 'another field is merged');
+        $mo->go('/r/2210/brief')->fill('title', 'Electro-Technical Officer, shore')->press('Keep')->sees('[data-kept]', 'kept as you type');
         $solveig->fill('title', 'Electro-Technical Officer, hybrid')->press('Keep')->sees('.is-refused', 'Someone saved this brief while you were writing')->sees('.jt', 'Electro-Technical Officer, hybrid');
         self::assertSame('Electro-Technical Officer, hybrid', $solveig->find('[name=title]')->getAttribute('value'), 'what was typed is kept');
         $mo->go('/r/2210/brief');
-        self::assertSame('Electro-Technical Officer', $mo->find('[name=title]')->getAttribute('value'), 'and nothing was overwritten');
+        self::assertSame('Electro-Technical Officer, shore', $mo->find('[name=title]')->getAttribute('value'), 'and nothing was overwritten');
         $solveig->press('Keep mine over it')->sees('[data-kept]', 'kept as you type');
         $mo->go('/r/2210/brief')->sees('[name=title][value="Electro-Technical Officer, hybrid"]');
     }

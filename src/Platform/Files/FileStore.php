@@ -38,7 +38,7 @@ final readonly class FileStore
         return false === $content ? throw new \RuntimeException('A stored file is missing: '.$hash) : $content;
     }
 
-    private function path(string $hash): string
+    public function path(string $hash): string
     {
         if (1 !== preg_match('/^[0-9a-f]{64}$/', $hash)) {
             throw new \LogicException('Not a content hash.');

@@ -4,11 +4,14 @@ declare(strict_types=1);
 
 namespace Jorvent\Requisitions\Web;
 
+use Jorvent\Accounts\Access\Access;
 use Jorvent\Accounts\Access\Permission;
+use Jorvent\Accounts\Access\Subject;
 use Jorvent\Core\Organisation\UnitKind;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Organisation\ReachList;
 use Jorvent\Platform\Database\Db;
+use Jorvent\Platform\Web\Errors;
 use Jorvent\Platform\Web\Gate;
 use Jorvent\Platform\Web\Input;
 use Jorvent\Platform\Web\Page;
@@ -18,44 +21,83 @@ use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 
-/** Asking for a hire begins with a role profile from the catalogue, or with nothing. */
+/** Asking for a hire begins with a role profile, an earlier requisition, a template, a table of many, or nothing. */
 #[Gate(Permission::OpenRequisition)]
 final class NewPage extends Page
 {
-    public function __construct(private readonly Db $db, private readonly ReachList $reach)
+    private const STARTS = ['profile', 'earlier', 'template', 'table', 'nothing'];
+    private const PARTS = ['text', 'terms', 'questions', 'people'];
+
+    /** @var list<\Jorvent\Platform\Database\Record>|null */
+    private ?array $units = null;
+
+    public function __construct(private readonly Db $db, private readonly ReachList $reach, private readonly Access $access, private readonly OpenRequisitionHandler $open)
     {
     }
 
     #[Route('/requisitions/new', name: 'requisition_new', methods: ['GET'])]
     public function show(Request $request): Response
     {
-        return $this->render('requisitions/new.html.twig', $this->view($request->query->getInt('profile')));
+        return $this->render('requisitions/new.html.twig', $this->view($request->query->getString('from', 'profile'), $request->query->getInt('profile'), $request->query->getInt('earlier'), $request->query->getInt('template'), mb_substr(trim($request->query->getString('q')), 0, 100)));
     }
 
     #[Route('/requisitions/new', name: 'requisition_open', methods: ['POST'])]
     public function open(Request $request, OpenRequisitionHandler $handler): Response
     {
         $input = Input::of($request);
+        $from = $input->line('from');
         try {
             $units = array_map(static fn ($r): int => $r->int('id'), $this->units());
             $unit = \in_array($input->int('unit'), $units, true) ? $input->int('unit') : throw Refused::because('unit_out_of_reach', 'unit');
             $me = $this->me()->id;
-            $recruiter = $this->db->row("SELECT a.id FROM account a JOIN account_grant g ON g.account_id = a.id WHERE g.role = 'recruiter' AND a.active ORDER BY (a.id = :me) DESC, (a.site_id = :site) DESC, a.id LIMIT 1", ['me' => $me, 'site' => $input->int('site')]);
-            $number = $handler(new OpenRequisition($input->int('profile'), $unit, $input->int('site') ?? throw Refused::because('missing', 'site'), $me, $me, $recruiter?->int('id') ?? $me));
+            $number = match ($from) {
+                'earlier' => $handler->copy($this->readable($input->int('earlier') ?? 0), array_values(array_intersect(self::PARTS, $input->map('part'))), $unit, $me),
+                'template' => $handler->fromTemplate($input->int('template') ?? 0, $unit, $me),
+                default => $handler(new OpenRequisition($input->int('profile'), $unit, $input->int('site') ?? throw Refused::because('missing', 'site'), $me, $me, $this->recruiter($me, $input->int('site')))),
+            };
         } catch (Refused $refused) {
-            return $this->renderRefused('requisitions/new.html.twig', $this->view($input->int('profile') ?? 0), $refused);
+            return $this->renderRefused('requisitions/new.html.twig', $this->view($from, $input->int('profile') ?? 0, $input->int('earlier') ?? 0, $input->int('template') ?? 0, ''), $refused);
         }
 
         return $this->redirectToRoute('brief', ['number' => $number], Response::HTTP_SEE_OTHER);
     }
 
-    /** @return array<string, mixed> */
-    private function view(int $profile): array
+    #[Gate(Permission::ReadRequisition, Gate::REQUISITION)]
+    #[Route('/r/{number}/template', name: 'template_keep', requirements: ['number' => '\d{1,9}'], methods: ['POST'])]
+    public function template(int $number, Request $request, OpenRequisitionHandler $handler, Subject $_subject): Response
     {
+        $input = Input::of($request);
+
+        return $this->act(fn () => $handler->keepTemplate((int) $_subject->requisitionId, $input->line('name'), $input->has('shared'), $this->me()->id), 'template_kept', 'brief', ['number' => $number]);
+    }
+
+    /** Who looks after it until someone else is named: oneself, else a recruiter of that place. */
+    private function recruiter(int $me, ?int $site): int
+    {
+        return $this->db->row("SELECT a.id FROM account a JOIN account_grant g ON g.account_id = a.id WHERE g.role = 'recruiter' AND a.active ORDER BY (a.id = :me) DESC, (a.site_id = :site) DESC, a.id LIMIT 1", ['me' => $me, 'site' => $site])?->int('id') ?? $me;
+    }
+
+    /** An earlier requisition one may read. */
+    private function readable(int $id): int
+    {
+        [$visible, $parameters] = $this->access->visible($this->me());
+
+        return $this->db->row("SELECT r.id FROM requisition r JOIN org_unit u ON u.id = r.unit_id WHERE r.id = :id AND $visible", [...$parameters, 'id' => $id])?->int('id') ?? throw Refused::because('missing', 'earlier');
+    }
+
+    /** @return array<string, mixed> */
+    private function view(string $from, int $profile, int $earlier, int $template, string $words): array
+    {
+        $from = \in_array($from, self::STARTS, true) ? $from : 'profile';
+        [$visible, $parameters] = $this->access->visible($this->me());
+
         return [
-            'errors' => \Jorvent\Platform\Web\Errors::none(),
-            'profiles' => $this->db->rows('SELECT p.id, p.title, p.level, p.summary, p.musts, p.bands, f.name AS family FROM role_profile p JOIN job_family f ON f.id = p.family_id WHERE p.retired_at IS NULL ORDER BY f.name, p.title, p.id'),
-            'chosen' => $this->db->row('SELECT p.*, f.name AS family FROM role_profile p JOIN job_family f ON f.id = p.family_id WHERE p.id = :id', ['id' => $profile]),
+            'errors' => Errors::none(), 'from' => $from, 'starts' => self::STARTS, 'parts' => self::PARTS, 'words' => $words,
+            'profiles' => 'profile' !== $from ? [] : $this->db->rows("SELECT p.id, p.title, p.level, p.summary, p.musts, p.bands, f.name AS family FROM role_profile p JOIN job_family f ON f.id = p.family_id WHERE p.retired_at IS NULL AND (:like = '' OR p.title ILIKE :like OR CAST(p.musts AS text) ILIKE :like) ORDER BY f.name, p.title, p.id LIMIT 300", ['like' => '' === $words ? '' : '%'.addcslashes($words, '%_\\').'%']),
+            'chosen' => 'profile' !== $from ? null : $this->db->row('SELECT p.*, f.name AS family FROM role_profile p JOIN job_family f ON f.id = p.family_id WHERE p.id = :id AND p.retired_at IS NULL', ['id' => $profile]),
+            'earlier' => 'earlier' !== $from ? [] : $this->db->rows("SELECT r.id, r.number, r.title, r.state, r.opened_on, u.name AS unit, s.name AS site FROM requisition r JOIN org_unit u ON u.id = r.unit_id JOIN site s ON s.id = r.site_id WHERE $visible AND (:like = '' OR r.title ILIKE :like OR 'R-' || r.number ILIKE :like) ORDER BY r.number DESC LIMIT 60", [...$parameters, 'like' => '' === $words ? '' : '%'.addcslashes($words, '%_\\').'%']),
+            'picked' => 0 === $earlier ? null : $this->db->row("SELECT r.id, r.number, r.title, r.unit_id, r.description, r.musts, r.opened_on, r.filled_at, jsonb_array_length(r.questions) AS questions FROM requisition r JOIN org_unit u ON u.id = r.unit_id WHERE r.id = :id AND $visible", [...$parameters, 'id' => $earlier]),
+            'templates' => 'template' === $from ? $this->open->templates($this->me()->id) : [], 'template' => $template,
             'units' => $this->units(), 'sites' => $this->db->rows('SELECT id, name, currency FROM site ORDER BY id'), 'mine' => $this->me(),
         ];
     }
@@ -63,6 +105,6 @@ final class NewPage extends Page
     /** @return list<\Jorvent\Platform\Database\Record> */
     private function units(): array
     {
-        return array_values(array_filter($this->reach->choices($this->me()->id, Permission::OpenRequisition), static fn ($u): bool => UnitKind::from($u->str('kind'))->hires()));
+        return $this->units ??= array_values(array_filter($this->reach->choices($this->me()->id, Permission::OpenRequisition), static fn ($u): bool => UnitKind::from($u->str('kind'))->hires()));
     }
 }
