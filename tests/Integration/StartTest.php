@@ -31,7 +31,7 @@ final class StartTest extends DatabaseTest
         self::assertSame('draft', $all->state->value);
         $bare = $this->requisition($open->copy($old->id, [], $old->unitId, $me));
         self::assertSame(['', [], null, 0, $me], [$bare->description, $bare->brief()->musts, $bare->brief()->payFrom, \count($bare->questionnaire()->questions), $bare->managerId]);
-        self::assertSame(['earlier missing'], $this->refused(fn () => $open->copy(99999, [], 1, $me)));
+        self::assertSame(['earlier missing'], $this->refused(static fn () => $open->copy(99999, [], 1, $me)));
         $this->as('Callum Gauthier');
         $this->send('/requisitions/new?from=earlier', '/requisitions/new', ['from' => 'earlier', 'earlier' => $old->id, 'unit' => 6], 422);
         self::assertSelectorTextContains('.jv-error', 'Still needed', 'what one may not read can not be copied');
@@ -46,12 +46,12 @@ final class StartTest extends DatabaseTest
         $open->keepTemplate($old->id, 'Stewards each spring', false, $solveig);
         self::assertSame([], $open->templates($gordon));
         $template = $open->templates($solveig)[0]->int('id');
-        self::assertSame(['template missing'], $this->refused(fn () => $open->fromTemplate($template, 5, $gordon)));
+        self::assertSame(['template missing'], $this->refused(static fn () => $open->fromTemplate($template, 5, $gordon)));
         $new = $this->requisition($open->fromTemplate($template, 5, $solveig));
         self::assertSame($old->brief()->toArray()['payTo'], $new->brief()->toArray()['payTo']);
         self::assertEquals($old->questionnaire(), $new->questionnaire());
         self::assertNotNull($new->brief()->targetOn);
-        self::assertSame(['name missing'], $this->refused(fn () => $open->keepTemplate($old->id, '', true, $solveig)));
+        self::assertSame(['name missing'], $this->refused(static fn () => $open->keepTemplate($old->id, '', true, $solveig)));
     }
 
     public function testATableIsMappedCheckedAndOnlyThenImported(): void
@@ -72,11 +72,11 @@ final class StartTest extends DatabaseTest
             $proposed = ['title' => 1, 'site' => 3, 'positions' => 4, 'payFrom' => 5, 'payTo' => 6, 'targetOn' => 7, 'profile' => 8];
             if ('csv' === $format) {
                 self::assertSame($proposed, $mapping, 'the column called Dept is left to the person');
-                self::assertSame(['unit missing'], $this->refused(fn () => $imports->map($id, $mapping, $me)));
+                self::assertSame(['unit missing'], $this->refused(static fn () => $imports->map($id, $mapping, $me)));
             } else {
                 self::assertSame(2, $mapping['unit'] ?? null, 'and remembered, whatever the format');
             }
-            self::assertSame(['import_not_checked'], $this->refused(fn () => $imports->start($id, $me)));
+            self::assertSame(['import_not_checked'], $this->refused(static fn () => $imports->start($id, $me)));
             $imports->map($id, [...$mapping, 'unit' => 2], $me);
             $this->deliverAll();
             $row = $this->import($id);
@@ -89,7 +89,7 @@ final class StartTest extends DatabaseTest
             $this->deliverAll();
             self::assertSame('done', $this->import($id)->str('state'));
             self::assertSame($before += 2, $this->int('SELECT count(*) FROM requisition'));
-            self::assertSame(['import_over'], $this->refused(fn () => $imports->cancel($id, $me)));
+            self::assertSame(['import_over'], $this->refused(static fn () => $imports->cancel($id, $me)));
         }
         $new = $this->requisition($this->int('SELECT max(number) - 1 FROM requisition'));
         self::assertSame(['Ship electrician', 2, 62_000_000, '2027-02-01', ['PLC', 'switchboards', 'fault finding'], 'draft', 1], [$new->title, $new->positions, $new->brief()->payFrom?->minor, $new->targetOn?->format('Y-m-d'), $new->brief()->musts, $new->state->value, $new->profileId]);

@@ -30,8 +30,8 @@ final class Access implements ResetInterface
         if (null !== $subject && [] !== array_filter($subject->parts, static fn (Part $p): bool => \in_array($p, Policy::parts($permission), true))) {
             return true;
         }
-        foreach ($this->reach($account, $permission) as $path) {
-            if (null === $subject?->unitPath || str_starts_with($subject->unitPath, $path)) {
+        foreach ($this->grants($account) as $grant) {
+            if (\in_array($grant->role, Policy::roles($permission), true) && (null === $subject?->unitPath || (str_starts_with($subject->unitPath, $grant->unitPath) && self::sees($grant, $subject)))) {
                 return true;
             }
         }
@@ -75,12 +75,27 @@ final class Access implements ResetInterface
         $conditions = ["$requisition.requester_id = :me", "$requisition.recruiter_id = :me", "$requisition.manager_id = :me", "$requisition.partner_id = :me",
             "EXISTS (SELECT 1 FROM approval av WHERE av.requisition_id = $requisition.id AND acts_for(:me, av.approver_id, av.offer_id IS NOT NULL, :today))"];
         $parameters = ['me' => $account->id, 'today' => $this->clock->now()->format('Y-m-d')];
-        foreach ($this->reach($account, $permission) as $i => $path) {
-            $conditions[] = "u.path LIKE :reach$i";
-            $parameters["reach$i"] = $path.'%';
+        $conditions[] = "EXISTS (SELECT 1 FROM team_member tm WHERE tm.requisition_id = $requisition.id AND tm.account_id = :me)";
+        foreach ($this->grants($account) as $i => $grant) {
+            if (\in_array($grant->role, Policy::roles($permission), true)) {
+                $wide = [Role::Admin->value => "'reach', 'recruiters', 'department', 'team'", Role::Recruiter->value => "'reach', 'recruiters'"][$grant->role->value] ?? "'reach'";
+                $conditions[] = "starts_with(u.path, :reach$i) AND ($requisition.visibility IN ($wide) OR $requisition.visibility = 'department' AND EXISTS (SELECT 1 FROM org_unit dp WHERE dp.kind = 'department' AND starts_with(u.path, dp.path) AND starts_with(:reach$i, dp.path)))";
+                $parameters["reach$i"] = $grant->unitPath;
+            }
         }
 
         return ['('.implode(' OR ', $conditions).')', $parameters];
+    }
+
+    /** Whether a role sees what a requisition's visibility leaves to roles; an admin sees all, for someone has to. */
+    private static function sees(Grant $grant, Subject $subject): bool
+    {
+        return match ($subject->visibility) {
+            'recruiters' => \in_array($grant->role, [Role::Recruiter, Role::Admin], true),
+            'department' => Role::Admin === $grant->role || (null !== $subject->departmentPath && str_starts_with($grant->unitPath, $subject->departmentPath)),
+            'team' => Role::Admin === $grant->role,
+            default => true,
+        };
     }
 
     public function reset(): void

@@ -13,4 +13,6 @@ enum Part: string
     case Partner = 'partner';
     case Approver = 'approver';
     case Interviewer = 'interviewer';
+    case Coordinator = 'coordinator';
+    case Observer = 'observer';
 }

@@ -9,6 +9,7 @@ use Jorvent\Outside\Calendars\StandIn\WatchbillStandIn;
 use Jorvent\Outside\Mail\StandIn\Mailroom;
 use Jorvent\Outside\Records\StandIn\MusterStandIn;
 use Jorvent\Outside\ResumeBanks\StandIn\CrewfoldStandIn;
+use Jorvent\Outside\TextServices\StandIn\QuillwrightStandIn;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\RedirectResponse;
 use Symfony\Component\HttpFoundation\Request;
@@ -38,6 +39,7 @@ final readonly class Desk
             'board' => [new QuaysideStandIn($shelf('board')), $shelf('board')],
             'resumes' => [new CrewfoldStandIn($dir, $today), $shelf('resumes')],
             'calendar' => [new WatchbillStandIn(), $shelf('calendar')],
+            'text' => [new QuillwrightStandIn(), $shelf('text')],
             'records' => [new MusterStandIn($shelf('records')), $shelf('records')],
         ]);
     }

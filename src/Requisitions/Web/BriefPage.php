@@ -26,6 +26,7 @@ use Jorvent\Requisitions\DecideBrief;
 use Jorvent\Requisitions\Entity\Requisition;
 use Jorvent\Requisitions\ExchangeRates;
 use Jorvent\Requisitions\FieldRules;
+use Jorvent\Requisitions\HiringTeam;
 use Jorvent\Requisitions\Profiles;
 use Jorvent\Requisitions\RequisitionViews;
 use Jorvent\Requisitions\SaveBrief;
@@ -41,7 +42,7 @@ final class BriefPage extends Page
 {
     public function __construct(
         private readonly Db $db, private readonly EntityManagerInterface $entities, private readonly RequisitionViews $views, private readonly Approvals $approvals, private readonly AskApproval $asking, private readonly ExchangeRates $rates,
-        private readonly ReachList $reach, private readonly RichText $text, private readonly FieldRules $rules, private readonly BriefVersions $versions, private readonly Profiles $profiles, private readonly ApprovalQuestions $wondered,
+        private readonly ReachList $reach, private readonly RichText $text, private readonly FieldRules $rules, private readonly BriefVersions $versions, private readonly Profiles $profiles, private readonly ApprovalQuestions $wondered, private readonly HiringTeam $team,
     ) {
     }
 
@@ -138,6 +139,17 @@ final class BriefPage extends Page
         return $this->act(fn () => $this->wondered->answer((int) $_subject->requisitionId, $input->int('question') ?? 0, $this->me()->id, $input->text('answer')), 'question_answered', 'brief', ['number' => $number]);
     }
 
+    #[Gate(Permission::EditBrief, Gate::REQUISITION)]
+    #[Route('/brief/team', name: 'brief_team', methods: ['POST'])]
+    public function team(int $number, Request $request, Subject $_subject): Response
+    {
+        $input = Input::of($request);
+        $id = (int) $_subject->requisitionId;
+        $account = $input->int('account') ?? 0;
+
+        return $this->act(fn () => $input->has('remove') ? $this->team->remove($id, $account, $input->line('part')) : $this->team->add($id, $account, $input->line('part')), null, 'brief', ['number' => $number]);
+    }
+
     private function requisition(int $number): Requisition
     {
         return $this->entities->getRepository(Requisition::class)->findOneBy(['number' => $number]) ?? throw $this->createNotFoundException();
@@ -175,7 +187,7 @@ final class BriefPage extends Page
         return $this->render('requisitions/brief.html.twig', [
             'view' => $this->views->byNumber($number), 'requisition' => $requisition, 'brief' => $brief, 'stored' => $stored, 'errors' => $errors, 'input' => $conflict ? null : $input, 'editable' => $editable, 'amendable' => $amendable, 'rules' => $this->rules->all(),
             'choices' => new BriefChoices($this->db, $this->reach, $this->me()->id, $brief), 'profile' => $this->profiles->compared($requisition->profileId, $requisition->profileVersion, $brief), 'band' => $this->asking->profileBand($requisition->profileId, $brief->currency),
-            'conflict' => $conflict, 'conflicts' => $conflicts, 'amendment' => $amendment, 'amended' => null === $amendment ? [] : $stored->differences($amendment), 'chain' => $editable ? $this->asking->preview($requisition->id, $brief, $requisition->profileId) : [], 'approvals' => $this->approvals->of($requisition->id, null, $this->me()->id), 'asked' => $this->wondered->of($requisition->id), 'fields' => Brief::FIELDS,
+            'conflict' => $conflict, 'conflicts' => $conflicts, 'amendment' => $amendment, 'amended' => null === $amendment ? [] : $stored->differences($amendment), 'chain' => $editable ? $this->asking->preview($requisition->id, $brief, $requisition->profileId) : [], 'approvals' => $this->approvals->of($requisition->id, null, $this->me()->id), 'asked' => $this->wondered->of($requisition->id), 'fields' => Brief::FIELDS, 'team' => $this->team->of($requisition->id), 'parts' => HiringTeam::PARTS,
             'questions' => $requisition->questionnaire(), 'unit' => $this->db->row('SELECT name, headcount, headcount_plan FROM org_unit WHERE id = :id', ['id' => $brief->unit]), 'similar' => $this->similar($requisition), 'in_euro' => null === $brief->yearTo() || 'EUR' === $brief->currency ? null : $this->rates->convert($brief->yearTo(), 'EUR'),
         ], new Response(status: $errors->any() ? 422 : 200));
     }
