@@ -63,6 +63,9 @@ final class Organisation
         ['Torstein Hauge', 'torstein.hauge@skerryline.example', 'Manager, Engines', 1, 9, ['manager' => 2, 'interviewer' => 1], null, []],
     ];
 
+    /** what people are paid in, by country; euro elsewhere */
+    public const CURRENCY = ['NO' => 'NOK', 'GB' => 'GBP', 'PL' => 'PLN', 'CA' => 'CAD'];
+
     /** Units of euro rates: currency per one euro. */
     public const RATES = ['EUR' => 1.0, 'NOK' => 11.62, 'GBP' => 0.854, 'PLN' => 4.27, 'CAD' => 1.52];
 }

@@ -14,6 +14,7 @@ use Jorvent\Core\Workflow\Stage;
 use Jorvent\Offers\Letter;
 use Jorvent\Organisation\ReachList;
 use Jorvent\Organisation\Structures;
+use Jorvent\People\Store\Postings;
 use Jorvent\People\Store\Words;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Files\FileStore;
@@ -55,7 +56,7 @@ final class World
     private int $person = 0;
     private int $interviewCount = 0;
 
-    public function __construct(private readonly Db $db, private readonly Letter $letter, private readonly FileStore $files, private readonly EntityManagerInterface $entities, private readonly Structures $organisation, private readonly ReachList $reach, private readonly \DateTimeImmutable $now, private readonly string $passwordHash)
+    public function __construct(private readonly Db $db, private readonly Letter $letter, private readonly FileStore $files, private readonly EntityManagerInterface $entities, private readonly Structures $organisation, private readonly ReachList $reach, private readonly Postings $postings, private readonly \DateTimeImmutable $now, private readonly string $passwordHash)
     {
         $this->today = $now->setTime(0, 0);
         $this->random = new Randomizer(new Mt19937(2207));
@@ -63,9 +64,9 @@ final class World
     }
 
     /** @param callable(string): void $tell */
-    public function load(bool $large, callable $tell): void
+    public function load(bool $large, callable $tell, int $crowd = 0): void
     {
-        $this->db->transaction(function () use ($large, $tell): void {
+        $this->db->transaction(function () use ($large, $tell, $crowd): void {
             $tell('organisation and catalogue');
             $this->organisation();
             $this->catalogue();
@@ -81,11 +82,17 @@ final class World
             if ($large) {
                 $this->enlarge($tell);
             }
+            if ($crowd > 0) {
+                $tell($crowd.' more candidates');
+                $this->crowd($crowd);
+            }
             $tell('first versions of the briefs');
             foreach ($this->entities->getRepository(Requisition::class)->findAll() as $requisition) {
                 [$by, $at] = $this->briefs[$requisition->id];
                 $this->db->execute('INSERT INTO brief_version (requisition_id, version, content, saved_by, saved_at) VALUES (:r, 1, :c, :by, :at)', ['r' => $requisition->id, 'c' => json_encode($requisition->brief()->toArray(), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE), 'by' => $by, 'at' => $at]);
             }
+            $tell('postings');
+            $this->postings->rebuild();
             $tell('figures for the planner');
             foreach (['account', 'account_grant', 'candidate', 'site', 'org_unit', 'role_profile'] as $table) {
                 if (!\in_array($table, ['site', 'org_unit', 'role_profile'], true)) {
@@ -171,11 +178,31 @@ final class World
         $id = ++$this->person;
         $p = $this->people->one($id, $trade, $city);
         $locale = ['NO' => 'nb', 'PL' => 'pl'][$p['country']] ?? 'en';
-        $this->bulk('candidate')->add(['id' => $id, 'name' => $p['name'], 'email' => $p['email'], 'phone' => $p['phone'], 'city' => $p['city'], 'country' => $p['country'], 'zone' => Trades::ZONES[$p['country']], 'locale' => $locale, 'headline' => $p['headline'], 'years' => (string) $p['years'], 'would_move' => $p['would_move'], 'source' => 'applied', 'active_on' => $p['active_on'], 'contact_barred_until' => 0 === $id % 29 ? $this->today->modify('+200 days')->format('Y-m-d') : null, 'created_at' => $this->ago($daysAgo)]);
+        [$earns, $expects] = self::pay($id, $p['trade'], $p['years'], $p['country']);
+        $currency = Organisation::CURRENCY[$p['country']] ?? 'EUR';
+        $this->bulk('candidate')->add(['id' => $id, 'pay_current' => $earns, 'pay_expected' => $expects, 'pay_currency' => null === $earns && null === $expects ? null : $currency, 'name' => $p['name'], 'email' => $p['email'], 'phone' => $p['phone'], 'city' => $p['city'], 'country' => $p['country'], 'zone' => Trades::ZONES[$p['country']], 'locale' => $locale, 'headline' => $p['headline'], 'years' => (string) $p['years'], 'would_move' => $p['would_move'], 'source' => 'applied', 'active_on' => $p['active_on'], 'contact_barred_until' => 0 === $id % 29 ? $this->today->modify('+200 days')->format('Y-m-d') : null, 'created_at' => $this->ago($daysAgo)]);
         $this->bulk('resume')->add(['candidate_id' => $id, 'file_sha256' => null, 'media_type' => 'text/plain', 'file_name' => 'resume.txt', 'size' => \strlen($p['text']), 'text' => $p['text'], 'created_at' => $this->ago($daysAgo)]);
-        $this->bulk('candidate_words', ['words' => 'tsvector'])->add(['candidate_id' => $id, 'words' => (new Words())->vector($p['headline'], $p['text'])]);
+        $euro = static fn (?int $minor): ?int => null === $minor ? null : (int) round($minor / 100 / Organisation::RATES[$currency]);
+        $this->bulk('candidate_words', ['words' => 'tsvector', 'facts' => 'text[]'])->add(['candidate_id' => $id, 'words' => (new Words())->vector($p['headline'], $p['text']), 'facts' => '{'.implode(',', array_map(static fn (string $f): string => '"'.$f.'"', Postings::facts($p['city'], $p['years'], $euro($expects), $euro($earns)))).'}']);
 
         return ['id' => $id, 'text' => $p['text'], 'headline' => $p['headline'], 'years' => $p['years'], 'city' => $p['city'], 'would_move' => $p['would_move']];
+    }
+
+    /**
+     * What someone of a trade earns and hopes for, minor units of their currency; some name neither. From the number, not from chance, so that nothing else of the world shifts.
+     *
+     * @return array{int|null, int|null}
+     */
+    private static function pay(int $id, string $trade, float $years, string $country): array
+    {
+        $spread = static fn (int $salt): float => (hexdec(substr(hash('crc32b', $id.'-'.$salt), 0, 6)) % 1000) / 1000;
+        $level = ['analyst' => 640, 'architect' => 720, 'finance' => 640, 'people' => 600, 'engineer' => 640, 'electrician' => 620, 'deck' => 640, 'welder' => 560, 'steward' => 480, 'port' => 540][$trade] ?? 580;
+        $currency = Organisation::CURRENCY[$country] ?? 'EUR';
+        $place = ['NOK' => 1.0, 'EUR' => .72, 'GBP' => .84, 'PLN' => .5, 'CAD' => .82][$currency];
+        $earns = $level * 1000 * $place * (.82 + .02 * min(15, $years) + .22 * $spread(1)) / 11.62 * Organisation::RATES[$currency];
+        $round = static fn (float $amount): int => (int) (1000 * round($amount / 1000)) * 100;
+
+        return [$spread(2) < .45 ? $round($earns) : null, $spread(3) < .6 ? $round($earns * (1.02 + .14 * $spread(4))) : null];
     }
 
     private function requisition(int $number, string $title, int $site, int $unit, string $manager, string $recruiter, string $state, int $openedAgo, int $targetIn, int $applicants, int $positions): void
@@ -427,6 +454,32 @@ final class World
             $this->requisition(2300 + $i, ...$row);
         }
         $this->flush();
+    }
+
+    /** Many more people, quickly: a few thousand invented ones, each again and again in another town with other years and pay. */
+    private function crowd(int $count): void
+    {
+        $models = min($count, 4000);
+        $first = $this->person + 1;
+        for ($i = 0; $i < $models; ++$i) {
+            $this->candidate(null, null, $i % 900);
+        }
+        $this->flush();
+        $last = $this->person;
+        $copies = (int) ceil(($count - $models) / $models);
+        if ($copies <= 0) {
+            return;
+        }
+        $this->db->execute('SELECT setseed(0.5)');
+        $this->db->execute(
+            "INSERT INTO candidate (id, name, city, country, zone, locale, headline, years, would_move, source, active_on, pay_current, pay_expected, pay_currency, created_at)
+             SELECT :last + (n - 1) * CAST(:models AS int) + c.id - :first + 1, c.name || ' ' || n, o.city, o.country, c.zone, c.locale, c.headline, greatest(0, c.years + floor(random() * 7) - 3), c.would_move, c.source, c.active_on, c.pay_current, c.pay_expected, c.pay_currency, c.created_at
+             FROM candidate c CROSS JOIN generate_series(1, :copies) n JOIN candidate o ON o.id = :first + mod((c.id - :first) * 7 + n * 13, CAST(:models AS int)) WHERE c.id BETWEEN :first AND :last",
+            ['first' => $first, 'last' => $last, 'models' => $models, 'copies' => $copies],
+        );
+        $facts = "ARRAY(SELECT f FROM unnest(w.facts) f WHERE f = 'all' OR f LIKE 'pay%') || ('town:' || c.city) || 'y' || ARRAY(SELECT 'y.' || i FROM generate_series(0, 5) i WHERE (least(63, floor(c.years))::int >> i) & 1 = 1)";
+        $this->db->execute("INSERT INTO candidate_words (candidate_id, words, facts) SELECT c.id, w.words, $facts FROM candidate c JOIN candidate_words w ON w.candidate_id = :first + mod(c.id - :last - 1, CAST(:models AS int)) WHERE c.id > :last", ['first' => $first, 'last' => $last, 'models' => $models]);
+        $this->person = $last + $copies * $models;
     }
 
     /** @param array<string, mixed>|null $change */

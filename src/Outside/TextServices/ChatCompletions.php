@@ -7,17 +7,16 @@ namespace Jorvent\Outside\TextServices;
 use Jorvent\Platform\Outbox\NotNow;
 use Jorvent\Platform\Outbox\RefusedByThem;
 use Symfony\Component\DependencyInjection\Attribute\AsAlias;
-use Symfony\Component\HttpClient\Chunk\ServerSentEvent;
-use Symfony\Component\HttpClient\EventSourceHttpClient;
-use Symfony\Component\HttpClient\Exception\EventSourceException;
 use Symfony\Contracts\HttpClient\Exception\ExceptionInterface;
 use Symfony\Contracts\HttpClient\HttpClientInterface;
+use Symfony\Contracts\HttpClient\ResponseInterface;
 
 /** The widely used chat-completions shape over HTTP: messages in, a stream of server-sent events with pieces of text out, "[DONE]" at the end. */
 #[AsAlias(TextService::class)]
 final readonly class ChatCompletions implements TextService
 {
     private const SECONDS = 60.0;
+    private const SILENCE = 20.0;
     private const MOST = 20_000;
 
     public function __construct(private HttpClientInterface $client)
@@ -26,14 +25,13 @@ final readonly class ChatCompletions implements TextService
 
     public function write(TextServiceSettings $settings, string $instruction, string $prompt): \Generator
     {
-        $client = new EventSourceHttpClient($this->client, 0);
         try {
-            $response = $client->request('POST', rtrim($settings->address, '/').'/chat/completions', [
-                'headers' => array_filter(['Authorization' => null === $settings->key ? null : 'Bearer '.$settings->key, 'Accept' => 'text/event-stream'], is_string(...)), 'timeout' => 20.0, 'max_duration' => self::SECONDS, 'max_redirects' => 0,
+            $response = $this->client->request('POST', rtrim($settings->address, '/').'/chat/completions', [
+                'headers' => array_filter(['Authorization' => null === $settings->key ? null : 'Bearer '.$settings->key, 'Accept' => 'text/event-stream'], is_string(...)), 'timeout' => self::SILENCE, 'max_duration' => self::SECONDS, 'max_redirects' => 0, 'buffer' => false,
                 'json' => ['model' => $settings->model, 'stream' => true, 'messages' => [['role' => 'system', 'content' => $instruction], ['role' => 'user', 'content' => $prompt]]],
             ]);
             $status = $response->getStatusCode();
-            if (401 === $status || 403 === $status || 400 === $status || 404 === $status || 422 === $status) {
+            if (\in_array($status, [400, 401, 403, 404, 422], true)) {
                 throw new RefusedByThem('said no ('.$status.')');
             }
             if (200 !== $status) {
@@ -42,44 +40,59 @@ final readonly class ChatCompletions implements TextService
             if (!str_starts_with($response->getHeaders(false)['content-type'][0] ?? '', 'text/event-stream')) {
                 throw new NotNow('answered something that is not a stream of text');
             }
-            yield from $this->pieces($client, $response);
-        } catch (EventSourceException $e) {
-            throw new NotNow('answered something that is not a stream of text', previous: $e);
+            yield from $this->pieces($response);
         } catch (ExceptionInterface $e) {
             throw new NotNow('did not answer', previous: $e);
         }
     }
 
     /** @return \Generator<int, string> */
-    private function pieces(EventSourceHttpClient $client, \Symfony\Contracts\HttpClient\ResponseInterface $response): \Generator
+    private function pieces(ResponseInterface $response): \Generator
     {
+        $rest = '';
         $length = 0;
-        foreach ($client->stream($response) as $chunk) {
+        foreach ($this->client->stream($response, self::SILENCE) as $chunk) {
             if ($chunk->isTimeout()) {
+                $response->cancel();
                 throw new NotNow('stopped in the middle');
             }
-            if (!$chunk instanceof ServerSentEvent) {
-                continue;
+            $rest .= str_replace("\r\n", "\n", $chunk->getContent());
+            $events = explode("\n\n", $rest);
+            $rest = (string) array_pop($events);
+            if (\strlen($rest) > self::MOST) {
+                throw new NotNow('answered nonsense');
             }
-            if ('[DONE]' === $chunk->getData()) {
-                $response->cancel();
+            foreach ($events as $event) {
+                $piece = self::piece($event);
+                if (null === $piece) {
+                    $response->cancel();
 
-                return;
-            }
-            $data = json_decode($chunk->getData(), true);
-            $choice = \is_array($data) && \is_array($data['choices'] ?? null) ? $data['choices'][0] ?? null : null;
-            $delta = \is_array($choice) ? $choice['delta'] ?? null : null;
-            if (!\is_array($delta)) {
-                throw new NotNow('answered nonsense');
-            }
-            $piece = $delta['content'] ?? '';
-            if (!\is_string($piece) || ($length += \strlen($piece)) > self::MOST) {
-                throw new NotNow('answered nonsense');
-            }
-            if ('' !== $piece) {
-                yield $piece;
+                    return;
+                }
+                if (($length += \strlen($piece)) > self::MOST) {
+                    throw new NotNow('answered nonsense');
+                }
+                if ('' !== $piece) {
+                    yield $piece;
+                }
             }
         }
         throw new NotNow('stopped in the middle');
+    }
+
+    /** @return string|null the text of one event, null when it says that all has come */
+    private static function piece(string $event): ?string
+    {
+        preg_match_all('/^data: ?(.*)$/m', $event, $m);
+        $data = implode("\n", $m[1]);
+        if ('' === $data || '[DONE]' === $data) {
+            return '' === $data ? '' : null;
+        }
+        $decoded = json_decode($data, true);
+        $choice = \is_array($decoded) && \is_array($decoded['choices'] ?? null) ? $decoded['choices'][0] ?? null : null;
+        $delta = \is_array($choice) ? $choice['delta'] ?? null : null;
+        $piece = \is_array($delta) ? $delta['content'] ?? '' : null;
+
+        return \is_string($piece) ? $piece : throw new NotNow('answered nonsense');
     }
 }

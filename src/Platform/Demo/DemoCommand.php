@@ -10,6 +10,7 @@ use Jorvent\Demo\World;
 use Jorvent\Offers\Letter;
 use Jorvent\Organisation\ReachList;
 use Jorvent\Organisation\Structures;
+use Jorvent\People\Store\Postings;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Files\FileStore;
 use Psr\Clock\ClockInterface;
@@ -25,7 +26,7 @@ final class DemoCommand extends Command
 {
     public const PASSWORD = 'skerry';
 
-    public function __construct(private readonly Db $db, private readonly Letter $letter, private readonly FileStore $files, private readonly ClockInterface $clock, private readonly PasswordHasherFactoryInterface $hashers, private readonly EntityManagerInterface $entities, private readonly Structures $structures, private readonly ReachList $reach)
+    public function __construct(private readonly Db $db, private readonly Letter $letter, private readonly FileStore $files, private readonly ClockInterface $clock, private readonly PasswordHasherFactoryInterface $hashers, private readonly EntityManagerInterface $entities, private readonly Structures $structures, private readonly ReachList $reach, private readonly Postings $postings)
     {
         parent::__construct();
     }
@@ -33,6 +34,7 @@ final class DemoCommand extends Command
     protected function configure(): void
     {
         $this->addOption('size', null, InputOption::VALUE_REQUIRED, 'small or large', 'small');
+        $this->addOption('people', null, InputOption::VALUE_REQUIRED, 'so many candidates more', '0');
     }
 
     protected function execute(InputInterface $input, OutputInterface $output): int
@@ -44,8 +46,9 @@ final class DemoCommand extends Command
         }
         $started = microtime(true);
         $tell = static fn (string $what) => $output->writeln(\sprintf('    %5.1f s  %s', microtime(true) - $started, $what));
-        $world = new World($this->db, $this->letter, $this->files, $this->entities, $this->structures, $this->reach, $this->clock->now(), $this->hashers->getPasswordHasher(Account::class)->hash(self::PASSWORD));
-        $world->load('large' === $input->getOption('size'), $tell);
+        $world = new World($this->db, $this->letter, $this->files, $this->entities, $this->structures, $this->reach, $this->postings, $this->clock->now(), $this->hashers->getPasswordHasher(Account::class)->hash(self::PASSWORD));
+        $people = $input->getOption('people');
+        $world->load('large' === $input->getOption('size'), $tell, is_numeric($people) ? (int) $people : 0);
         $tell('done');
 
         return Command::SUCCESS;

@@ -8,6 +8,8 @@ use Jorvent\Accounts\Access\Permission;
 use Jorvent\Accounts\Access\Subject;
 use Jorvent\Core\Calendar\Attendee;
 use Jorvent\Core\Calendar\Interval;
+use Jorvent\Core\Market\Market;
+use Jorvent\Core\Reporting\Spread;
 use Jorvent\Core\Scorecards\CompetencyLine;
 use Jorvent\Core\Scorecards\Rating;
 use Jorvent\Core\Shared\Money;
@@ -20,9 +22,11 @@ use Jorvent\Platform\Drawing\DotPlot;
 use Jorvent\Platform\Drawing\DotRow;
 use Jorvent\Platform\Drawing\Figures;
 use Jorvent\Platform\Drawing\FitBar;
+use Jorvent\Platform\Drawing\GainBar;
 use Jorvent\Platform\Drawing\LadderBar;
 use Jorvent\Platform\Drawing\Mark;
 use Jorvent\Platform\Drawing\MiniLine;
+use Jorvent\Platform\Drawing\PayColumns;
 use Jorvent\Platform\Drawing\ProcessBand;
 use Jorvent\Platform\Drawing\WeightStrip;
 use Jorvent\Requisitions\RequisitionView;
@@ -266,6 +270,26 @@ final readonly class JorventTwig
     public function scoreDots(array $scores): string
     {
         return DotPlot::draw($scores, 0, 100, null, $this->words->trans('scores.label', ['%count%' => \count($scores), '%low%' => min([] === $scores ? [0] : $scores), '%high%' => max([] === $scores ? [0] : $scores)]));
+    }
+
+    #[AsTwigFunction('gain_bar', isSafe: ['html'])]
+    public function gainBar(int $now, int $more, int $scale, float $width = 150): string
+    {
+        return GainBar::draw($now, $more, $scale, $width);
+    }
+
+    #[AsTwigFunction('pay_columns', isSafe: ['html'])]
+    public function payColumns(Market $market, float $step, ?int $from, ?int $to): string
+    {
+        return PayColumns::draw($market->expect, $market->earn, $step, $from, $to, $this->words->trans('market.pay', ['%count%' => array_sum($market->expect)]));
+    }
+
+    #[AsTwigFunction('days_dots', isSafe: ['html'])]
+    public function daysDots(Spread $spread, ?int $until, ?\DateTimeInterface $day): string
+    {
+        $far = max($spread->days[$spread->count() - 1], $until ?? 0);
+
+        return DotPlot::draw($spread->days, 0, 10 * (int) ceil(($far + 5) / 10), $until, $this->words->trans('market.days', ['%count%' => $spread->count(), '%half%' => $spread->quantile(0.5)]), 390, null === $day ? '' : $this->day($day).', '.$until);
     }
 
     #[AsTwigFilter('repeat')]

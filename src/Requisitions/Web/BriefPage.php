@@ -188,17 +188,7 @@ final class BriefPage extends Page
             'view' => $this->views->byNumber($number), 'requisition' => $requisition, 'brief' => $brief, 'stored' => $stored, 'errors' => $errors, 'input' => $conflict ? null : $input, 'editable' => $editable, 'amendable' => $amendable, 'rules' => $this->rules->all(),
             'choices' => new BriefChoices($this->db, $this->reach, $this->me()->id, $brief), 'profile' => $this->profiles->compared($requisition->profileId, $requisition->profileVersion, $brief), 'band' => $this->asking->profileBand($requisition->profileId, $brief->currency),
             'conflict' => $conflict, 'conflicts' => $conflicts, 'amendment' => $amendment, 'amended' => null === $amendment ? [] : $stored->differences($amendment), 'chain' => $editable ? $this->asking->preview($requisition->id, $brief, $requisition->profileId) : [], 'approvals' => $this->approvals->of($requisition->id, null, $this->me()->id), 'asked' => $this->wondered->of($requisition->id), 'fields' => Brief::FIELDS, 'team' => $this->team->of($requisition->id), 'parts' => HiringTeam::PARTS,
-            'questions' => $requisition->questionnaire(), 'unit' => $this->db->row('SELECT name, headcount, headcount_plan FROM org_unit WHERE id = :id', ['id' => $brief->unit]), 'similar' => $this->similar($requisition), 'in_euro' => null === $brief->yearTo() || 'EUR' === $brief->currency ? null : $this->rates->convert($brief->yearTo(), 'EUR'),
+            'questions' => $requisition->questionnaire(), 'unit' => $this->db->row('SELECT name, headcount, headcount_plan FROM org_unit WHERE id = :id', ['id' => $brief->unit]), 'in_euro' => null === $brief->yearTo() || 'EUR' === $brief->currency ? null : $this->rates->convert($brief->yearTo(), 'EUR'),
         ], new Response(status: $errors->any() ? 422 : 200));
-    }
-
-    /** @return list<int> days from opening to signature of earlier requisitions of the same job family, shortest first */
-    private function similar(Requisition $requisition): array
-    {
-        return array_map(static fn ($r): int => $r->int('days'), $this->db->rows(
-            'SELECT CAST(extract(day FROM h.signed_at - q.opened_on) AS int) AS days FROM hire h JOIN application p ON p.id = h.application_id JOIN requisition q ON q.id = p.requisition_id JOIN role_profile f ON f.id = q.profile_id
-             WHERE f.family_id = (SELECT family_id FROM role_profile WHERE id = :profile) AND q.id <> :id AND q.opened_on IS NOT NULL ORDER BY 1',
-            ['profile' => $requisition->profileId, 'id' => $requisition->id],
-        ));
     }
 }
