@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Jorvent\Demo;
 
 use Doctrine\ORM\EntityManagerInterface;
+use Jorvent\Core\Market\Criterion;
 use Jorvent\Core\Query\Document;
 use Jorvent\Core\Screening\Questionnaire;
 use Jorvent\Core\Search\Fit;
@@ -93,6 +94,10 @@ final class World
             }
             $tell('postings');
             $this->postings->rebuild();
+            foreach (Catalogue::profiles() as $profile) {
+                // phrases that briefs ask for have bits of their own from the first day
+                $this->postings->market(array_values(array_filter(array_map(Criterion::skill(...), [...$profile['musts'], ...$profile['wishes']]), static fn (?Criterion $c): bool => null !== $c)));
+            }
             $tell('figures for the planner');
             foreach (['account', 'account_grant', 'candidate', 'site', 'org_unit', 'role_profile'] as $table) {
                 if (!\in_array($table, ['site', 'org_unit', 'role_profile'], true)) {
@@ -477,8 +482,10 @@ final class World
              FROM candidate c CROSS JOIN generate_series(1, :copies) n JOIN candidate o ON o.id = :first + mod((c.id - :first) * 7 + n * 13, CAST(:models AS int)) WHERE c.id BETWEEN :first AND :last",
             ['first' => $first, 'last' => $last, 'models' => $models, 'copies' => $copies],
         );
-        $facts = "ARRAY(SELECT f FROM unnest(w.facts) f WHERE f = 'all' OR f LIKE 'pay%') || ('town:' || c.city) || 'y' || ARRAY(SELECT 'y.' || i FROM generate_series(0, 5) i WHERE (least(63, floor(c.years))::int >> i) & 1 = 1)";
+        $this->db->execute('DROP INDEX candidate_words_gin');
+        $facts = "ARRAY(SELECT f FROM unnest(w.facts) f WHERE f = 'all' OR f LIKE 'pay%') || ARRAY['town:' || c.city, 'y'] || ARRAY(SELECT 'y.' || i FROM generate_series(0, 5) i WHERE (least(63, floor(c.years))::int >> i) & 1 = 1)";
         $this->db->execute("INSERT INTO candidate_words (candidate_id, words, facts) SELECT c.id, w.words, $facts FROM candidate c JOIN candidate_words w ON w.candidate_id = :first + mod(c.id - :last - 1, CAST(:models AS int)) WHERE c.id > :last", ['first' => $first, 'last' => $last, 'models' => $models]);
+        $this->db->execute('CREATE INDEX candidate_words_gin ON candidate_words USING gin (words) WITH (fastupdate = off)');
         $this->person = $last + $copies * $models;
     }
 

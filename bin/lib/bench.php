@@ -33,6 +33,10 @@ if (302 !== $status) {
     fwrite(\STDERR, "Could not sign in ($status).\n");
     exit(1);
 }
+if (in_array('requisitions', $only, true)) {
+    require __DIR__.'/bench_requisitions.php';
+    exit(0);
+}
 foreach ($pages as $name => $path) {
     if ([] !== $only && !in_array($name, $only, true)) {
         continue;

@@ -7,7 +7,7 @@ namespace Jorvent\Requisitions;
 use Jorvent\Core\Query\Parser;
 use Jorvent\Core\Workflow\RequisitionState;
 use Jorvent\Core\Workflow\Stage;
-use Jorvent\People\Store\Words;
+use Jorvent\People\Store\Postings;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
 use Psr\Clock\ClockInterface;
@@ -35,7 +35,7 @@ final readonly class RequisitionViews
         CROSS JOIN LATERAL (SELECT count(*) AS hired FROM hire h JOIN application a ON a.id = h.application_id WHERE a.requisition_id = r.id AND h.fell_through_at IS NULL) h
         SQL;
 
-    public function __construct(private Db $db, private ClockInterface $clock)
+    public function __construct(private Db $db, private ClockInterface $clock, private Postings $postings)
     {
     }
 
@@ -68,27 +68,20 @@ final readonly class RequisitionViews
      */
     private function matching(array $rows): array
     {
-        $queries = [];
+        // requisitions of one kind often begin with the same search: each is counted once
+        $queries = $ids = [];
         foreach ($rows as $row) {
-            $node = (new Parser())->parse($row->str('query'))->node;
+            $key = trim($row->str('query'));
+            $node = isset($queries[$key]) ? $queries[$key] : (new Parser())->parse($key)->node;
             if (null !== $node) {
-                $queries[(new Words())->query($node)][] = $row->int('id');
+                $queries[$key] = $node;
+                $ids[$key][] = $row->int('id');
             }
         }
-        if ([] === $queries) {
-            return [];
-        }
-        // requisitions of one kind often begin with the same search: each is counted once
-        $values = $parameters = [];
-        foreach (array_keys($queries) as $i => $query) {
-            $values[] = "(CAST(:i$i AS int), CAST(:q$i AS tsquery))";
-            $parameters += ["i$i" => $i, "q$i" => (string) $query];
-        }
         $counts = [];
-        $ids = array_values($queries);
-        foreach ($this->db->rows('SELECT v.id, (SELECT count(*) FROM candidate_words w WHERE w.words @@ v.q) AS people FROM (VALUES '.implode(', ', $values).') v (id, q)', $parameters) as $row) {
-            foreach ($ids[$row->int('id')] as $requisition) {
-                $counts[$requisition] = $row->int('people');
+        foreach ($this->postings->counts(array_values($queries)) as $i => $people) {
+            foreach (array_values($ids)[$i] as $requisition) {
+                $counts[$requisition] = $people;
             }
         }
 

@@ -48,6 +48,20 @@ final class MarketTest extends DatabaseTest
         self::assertSame(0, $this->int('SELECT count(*) FROM post WHERE n <> bit_count(bits)'));
     }
 
+    public function testAnyQueryIsCountedAsTheIndexOfWordsCountsIt(): void
+    {
+        $postings = $this->get(Postings::class);
+        $queries = [];
+        foreach (['PLC', 'PLC AND NOT SCADA', '(PLC OR diesel) AND "planned maintenance"', '-PLC', 'e-mail', 'weld*', 'NOT (weld* OR PLC)', '"shore power" OR "fault finding" OR C#', 'nobodyhasthis', 'NOT nobodyhasthis'] as $text) {
+            $queries[] = (new \Jorvent\Core\Query\Parser())->parse($text)->node ?? self::fail($text);
+        }
+        $wanted = array_map(fn (\Jorvent\Core\Query\Node $n): int => $this->int('SELECT count(*) FROM candidate_words WHERE words @@ CAST(:q AS tsquery)', ['q' => (new \Jorvent\People\Store\Words())->query($n)]), $queries);
+        $counted = $postings->counts($queries);
+        ksort($counted);
+        self::assertSame($wanted, $counted);
+        self::assertSame([], $postings->counts([]));
+    }
+
     public function testTheMarketStandsBesideTheBrief(): void
     {
         $this->as('Solveig Aune');

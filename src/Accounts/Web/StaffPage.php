@@ -74,9 +74,9 @@ final class StaffPage extends Page
         $after = $request->query->getString('after');
         $rows = $this->db->rows(
             "SELECT a.id, a.name, a.email, a.title, a.active, a.zone, (SELECT string_agg(DISTINCT g.role, ', ') FROM account_grant g WHERE g.account_id = a.id) AS roles FROM account a WHERE (:like = '' OR a.name ILIKE :like OR a.email ILIKE :like) AND (:after = '' OR (a.name, a.id) > (:after, :id)) ORDER BY a.name, a.id LIMIT ".(self::ROWS + 1),
-            ['like' => '' === $words ? '' : '%'.addcslashes($words, '%_\\').'%', 'after' => $after, 'id' => $request->query->getInt('id')],
+            ['like' => '' === $words ? '' : '%'.addcslashes($words, '%_\\').'%', 'after' => $after, 'id' => self::whole($request, 'id')],
         );
-        $open = $request->query->getInt('open') ?: ($rows[0] ?? null)?->int('id');
+        $open = self::whole($request, 'open') ?: ($rows[0] ?? null)?->int('id');
 
         return $this->render('accounts/staff.html.twig', [
             'rows' => \array_slice($rows, 0, self::ROWS), 'more' => \count($rows) > self::ROWS, 'words' => $words, 'errors' => $errors, 'input' => $input, 'roles' => array_map(static fn (Role $r): string => $r->value, Role::cases()), 'zones' => \DateTimeZone::listIdentifiers(),

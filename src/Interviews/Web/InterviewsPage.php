@@ -41,7 +41,7 @@ final class InterviewsPage extends Page
         foreach ($rows as $row) {
             $people[$row->int('application_id')] ??= ['name' => $row->str('candidate'), 'application' => $row->int('application_id'), 'stage' => $row->str('stage'), 'state' => $row->str('application_state')];
         }
-        $open = $request->query->getInt('application') ?: $this->furthest($rows);
+        $open = self::whole($request, 'application') ?: $this->furthest($rows);
 
         return $this->render('interviews/interviews.html.twig', [
             'view' => $view, 'rows' => $rows, 'people' => $people, 'open' => $open, 'now' => $this->clock->now(), 'me' => $me,

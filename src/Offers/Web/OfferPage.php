@@ -38,7 +38,7 @@ final class OfferPage extends Page
     #[Route('/r/{number}/offer', name: 'offer', requirements: ['number' => '\d{1,9}'], methods: ['GET'])]
     public function show(int $number, Request $request, Letter $letter): Response
     {
-        return $this->page($number, $request->query->getInt('application'), null, Errors::none(), $letter);
+        return $this->page($number, self::whole($request, 'application'), null, Errors::none(), $letter);
     }
 
     #[Gate(Permission::ComposeOffer, Gate::APPLICATION)]

@@ -39,7 +39,7 @@ final class StructurePage extends Page
     #[Route('/{id}', name: 'structure', requirements: ['id' => '\d+'], methods: ['GET'])]
     public function show(int $id, Request $request): Response
     {
-        return $this->page($id, $request->query->getInt('unit'), Errors::none(), null, $request->query->has('new'));
+        return $this->page($id, self::whole($request, 'unit'), Errors::none(), null, $request->query->has('new'));
     }
 
     #[Route('/{id}/draft', name: 'structure_draft', requirements: ['id' => '\d+'], methods: ['POST'])]

@@ -32,12 +32,12 @@ final class WhyPage extends Page
     #[Route('', name: 'why', methods: ['GET'])]
     public function show(Request $request): Response
     {
-        $question = $this->isAdmin() ? $this->why->question($request->query->getInt('question')) : null;
+        $question = $this->isAdmin() ? $this->why->question(self::whole($request, 'question')) : null;
         $typed = null === $question ? mb_substr(trim($request->query->getString('typed')), 0, 100) : $question->str('typed');
-        $for = $this->person(null === $question ? $request->query->getInt('for') : $question->int('asked_by'));
-        $company = (null === $question ? $request->query->getInt('company') : $question->intOrNull('company_id') ?? 0) ?: null;
+        $for = $this->person(null === $question ? self::whole($request, 'for') : $question->int('asked_by'));
+        $company = (null === $question ? self::whole($request, 'company') : $question->intOrNull('company_id') ?? 0) ?: null;
         $diagnosis = '' === $typed ? null : $this->why->diagnose($typed, $for, $company);
-        $at = min(max(0, $request->query->getInt('at')), max(0, \count($diagnosis->found ?? []) - 1));
+        $at = min(max(0, self::whole($request, 'at')), max(0, \count($diagnosis->found ?? []) - 1));
         $listed = $this->reach->listed($for, Permission::OpenRequisition);
 
         return $this->render('organisation/why.html.twig', [

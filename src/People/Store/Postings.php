@@ -6,7 +6,10 @@ namespace Jorvent\People\Store;
 
 use Jorvent\Core\Market\Criterion;
 use Jorvent\Core\Market\Market;
+use Jorvent\Core\Query\All;
 use Jorvent\Core\Query\Any;
+use Jorvent\Core\Query\Node;
+use Jorvent\Core\Query\Not;
 use Jorvent\Core\Query\Row;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
@@ -91,7 +94,7 @@ final readonly class Postings
      */
     public function market(array $criteria): Market
     {
-        $this->learn($criteria);
+        $this->learnRows(array_merge(...array_map(static fn (Criterion $c): array => null === $c->node ? [] : self::rowsOf($c->node), $criteria)));
         $leaves = array_map($this->leaf(...), $criteria);
         $names = array_map(static fn (int $i): string => "l$i", array_keys($leaves));
         /** @param list<string> $of */
@@ -151,23 +154,85 @@ final readonly class Postings
         return $columns;
     }
 
+    /**
+     * How many people each query finds, in three statements at most. A query with a prefix, or with a phrase nobody's brief has asked for yet, is counted by the index of words.
+     *
+     * @param array<int, Node> $queries
+     *
+     * @return array<int, int> in the order of the queries, by their keys
+     */
+    public function counts(array $queries): array
+    {
+        $counts = $columns = $parameters = [];
+        $unknown = $this->unknown(array_merge(...array_values(array_map(self::rowsOf(...), $queries))));
+        $by = [];
+        foreach ($queries as $i => $node) {
+            $rows = self::rowsOf($node);
+            if ([] !== array_filter($rows, static fn (Row $r): bool => $r->prefix || isset($unknown[self::key($r)]))) {
+                $by[$i] = (new Words())->query($node);
+                continue;
+            }
+            [$sql, $of] = $this->expression($node);
+            $columns[$i] = "coalesce(sum(bit_count(($sql) & a.bits)), 0) AS c$i";
+            $parameters += $of;
+        }
+        $row = [] === $columns ? null : $this->db->row('SELECT '.implode(', ', $columns)." FROM post a WHERE a.key = 'all'", $parameters);
+        foreach (array_keys($columns) as $i) {
+            $counts[$i] = $row?->int("c$i") ?? 0;
+        }
+        $values = $of = [];
+        foreach ($by as $i => $query) {
+            $values[] = "(CAST(:i$i AS int), CAST(:q$i AS tsquery))";
+            $of += ["i$i" => $i, "q$i" => $query];
+        }
+        foreach ([] === $values ? [] : $this->db->rows('SELECT v.id, (SELECT count(*) FROM candidate_words w WHERE w.words @@ v.q) AS people FROM (VALUES '.implode(', ', $values).') v (id, q)', $of) as $found) {
+            $counts[$found->int('id')] = $found->int('people');
+        }
+
+        return $counts;
+    }
+
+    /** @return list<Row> */
+    private static function rowsOf(Node $node): array
+    {
+        return match (true) {
+            $node instanceof Row => [$node], $node instanceof Not => self::rowsOf($node->node),
+            $node instanceof All, $node instanceof Any => array_merge(...array_map(self::rowsOf(...), $node->nodes)),
+            default => [],
+        };
+    }
+
+    /** @return array{string, array<string, mixed>} bits of a query over segment a.seg */
+    private function expression(Node $node): array
+    {
+        if ($node instanceof Row) {
+            $name = 'k'.substr(hash('sha256', implode(' ', $node->terms)), 0, 12);
+
+            return [self::bits(":$name"), [$name => self::key($node)]];
+        }
+        if ($node instanceof Not) {
+            [$sql, $of] = $this->expression($node->node);
+
+            return ["~($sql)", $of];
+        }
+        $parts = $parameters = [];
+        foreach ($node instanceof All || $node instanceof Any ? $node->nodes : [] as $inner) {
+            [$sql, $of] = $this->expression($inner);
+            $parts[] = "($sql)";
+            $parameters += $of;
+        }
+
+        return [implode($node instanceof All ? ' & ' : ' | ', $parts), $parameters];
+    }
+
     /** @return array{string, array<string, mixed>} an expression over segment a.seg, and its parameters */
     private function leaf(Criterion $criterion): array
     {
         if (null === $criterion->node) {
             return [$this->atLeast($criterion->years), []];
         }
-        $rows = $criterion->node instanceof Any ? $criterion->node->nodes : [$criterion->node];
-        $parts = $parameters = [];
-        foreach ($rows as $row) {
-            if ($row instanceof Row) {
-                $name = 'k'.substr(hash('sha256', implode(' ', $row->terms)), 0, 12);
-                $parts[] = self::bits(":$name");
-                $parameters[$name] = self::key($row);
-            }
-        }
 
-        return [implode(' | ', $parts), $parameters];
+        return $this->expression($criterion->node);
     }
 
     /** Years compared slice by slice from the smallest: a set bit of the limit wants the slice, an unset one is glad of it. */
@@ -197,18 +262,33 @@ final readonly class Postings
     /**
      * Words in a row become keys of their own the first time someone asks for them: found once by the words' index, kept from then on.
      *
-     * @param list<Criterion> $criteria
+     * @param list<Row> $rows
      */
-    private function learn(array $criteria): void
+    private function learnRows(array $rows): void
     {
-        foreach ($criteria as $criterion) {
-            $rows = $criterion->node instanceof Any ? $criterion->node->nodes : [$criterion->node];
-            foreach ($rows as $row) {
-                if ($row instanceof Row && \count($row->terms) > 1 && 0 === $this->db->int('SELECT count(*) FROM post_phrase WHERE key = :k', ['k' => self::key($row)])) {
-                    $this->learnPhrase(self::key($row), (new Words())->query($row));
-                }
+        foreach ($this->unknown($rows) as $key => $row) {
+            $this->learnPhrase((string) $key, (new Words())->query($row));
+        }
+    }
+
+    /**
+     * Words in a row that have no key yet.
+     *
+     * @param list<Row> $rows
+     *
+     * @return array<array-key, Row>
+     */
+    private function unknown(array $rows): array
+    {
+        $wanted = [];
+        foreach ($rows as $row) {
+            if (\count($row->terms) > 1 && !$row->prefix) {
+                $wanted[self::key($row)] = $row;
             }
         }
+        $known = [] === $wanted ? [] : array_map(static fn (Record $r): string => $r->str('key'), $this->db->rows('SELECT key FROM post_phrase WHERE key IN (:keys)', ['keys' => array_map(strval(...), array_keys($wanted))]));
+
+        return array_diff_key($wanted, array_flip($known));
     }
 
     private function learnPhrase(string $key, string $query): void

@@ -48,7 +48,7 @@ final class PipelinePage extends Page
         $sort = $request->query->getString('by', 'screen');
         $ended = 'ended' === $request->query->getString('show');
         $rows = $this->rows($view->id(), self::SORTS[$sort] ?? self::SORTS['screen'], $ended);
-        $open = $request->query->getInt('application');
+        $open = self::whole($request, 'application');
         $person = array_values(array_filter($rows, static fn (Record $r): bool => $r->int('id') === $open))[0] ?? ($rows[0] ?? null);
 
         return $this->render('pipeline/pipeline.html.twig', [

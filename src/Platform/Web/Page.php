@@ -44,6 +44,14 @@ abstract class Page extends AbstractController
         return $this->redirectToRoute($route, $parameters, Response::HTTP_SEE_OTHER);
     }
 
+    /** A whole number of the address; 0 when there is none or it is something else. */
+    protected static function whole(Request $request, string $name): int
+    {
+        $value = $request->query->all()[$name] ?? '';
+
+        return \is_string($value) && 1 === preg_match('/^\d{1,9}$/', $value) ? (int) $value : 0;
+    }
+
     /** To the page one came from, as far as it is one of ours. */
     protected function back(Request $request): RedirectResponse
     {

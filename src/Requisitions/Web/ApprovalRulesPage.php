@@ -39,7 +39,7 @@ final class ApprovalRulesPage extends Page
     #[Route('', name: 'approval_rules', methods: ['GET'])]
     public function show(Request $request): Response
     {
-        return $this->page($this->find($request->query->getInt('rule')), Errors::none(), null);
+        return $this->page($this->find(self::whole($request, 'rule')), Errors::none(), null);
     }
 
     #[Route('', name: 'approval_rule_save', methods: ['POST'])]

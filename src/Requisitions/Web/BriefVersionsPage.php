@@ -36,8 +36,8 @@ final class BriefVersionsPage extends Page
     {
         $view = $this->views->byNumber($number);
         $list = $this->versions->list($view->id());
-        $from = $request->query->getInt('from') ?: (($list[1] ?? $list[0] ?? null)?->int('version') ?? 1);
-        $to = $request->query->getInt('to') ?: (($list[0] ?? null)?->int('version') ?? 1);
+        $from = self::whole($request, 'from') ?: (($list[1] ?? $list[0] ?? null)?->int('version') ?? 1);
+        $to = self::whole($request, 'to') ?: (($list[0] ?? null)?->int('version') ?? 1);
         [$a, $b] = [$this->versions->at($view->id(), $from), $this->versions->at($view->id(), $to)];
 
         return $this->render('requisitions/versions.html.twig', ['view' => $view, 'list' => $list, 'from' => $from, 'to' => $to, 'before' => $a, 'after' => $b, 'changed' => null === $a || null === $b ? [] : $a->differences($b)]);

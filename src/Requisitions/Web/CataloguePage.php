@@ -37,7 +37,7 @@ final class CataloguePage extends Page
     #[Route('', name: 'catalogue', methods: ['GET'])]
     public function list(Request $request, Lists $lists): Response
     {
-        $family = $request->query->getInt('family');
+        $family = self::whole($request, 'family');
         $show = 'retired' === $request->query->getString('show') ? 'retired' : 'used';
         $listing = new Listing('catalogue', [
             new Column('title', 'Profile', 'p.title'), new Column('level', 'Level', 'p.level'), new Column('family', 'Family', 'f.name'), new Column('musts', 'Must have', "(SELECT string_agg(m, ', ') FROM jsonb_array_elements_text(p.musts) m)"), new Column('years', 'Years from', 'p.years_from', 'number', false),
@@ -70,7 +70,7 @@ final class CataloguePage extends Page
     #[Route('/{id}', name: 'profile', requirements: ['id' => '\d+'], methods: ['GET'])]
     public function show(int $id, Request $request): Response
     {
-        return $this->page($id, null, Errors::none(), $request->query->getInt('from'), $request->query->getInt('to'));
+        return $this->page($id, null, Errors::none(), self::whole($request, 'from'), self::whole($request, 'to'));
     }
 
     #[Gate(Permission::Administer)]

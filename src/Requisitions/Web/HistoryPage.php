@@ -23,7 +23,7 @@ final class HistoryPage extends Page
     public function show(int $number, Request $request, RequisitionViews $views, ActivityLog $log): Response
     {
         $view = $views->byNumber($number);
-        $before = $request->query->getInt('before');
+        $before = self::whole($request, 'before');
         $rows = $log->ofRequisition($view->id(), $before > 0 ? $before : null, self::ROWS + 1);
 
         return $this->render('requisitions/history.html.twig', ['view' => $view, 'rows' => \array_slice($rows, 0, self::ROWS), 'more' => \count($rows) > self::ROWS]);

@@ -38,7 +38,7 @@ final class NewPage extends Page
     #[Route('/requisitions/new', name: 'requisition_new', methods: ['GET'])]
     public function show(Request $request): Response
     {
-        return $this->render('requisitions/new.html.twig', $this->view($request->query->getString('from', 'profile'), $request->query->getInt('profile'), $request->query->getInt('earlier'), $request->query->getInt('template'), mb_substr(trim($request->query->getString('q')), 0, 100)));
+        return $this->render('requisitions/new.html.twig', $this->view($request->query->getString('from', 'profile'), self::whole($request, 'profile'), self::whole($request, 'earlier'), self::whole($request, 'template'), mb_substr(trim($request->query->getString('q')), 0, 100)));
     }
 
     #[Route('/requisitions/new', name: 'requisition_open', methods: ['POST'])]

@@ -27,7 +27,7 @@ use Symfony\Contracts\Translation\TranslatorInterface;
 #[Route('/r/{number}/state', requirements: ['number' => '\d{1,9}'])]
 final class StatePage extends Page
 {
-    private const PLACES = ['draft' => [70, 60], 'asked' => [290, 60], 'approved' => [520, 60], 'filled' => [740, 60], 'sent_back' => [180, 180], 'declined' => [330, 210], 'on_hold' => [610, 180], 'cancelled' => [460, 300]];
+    private const PLACES = ['draft' => [70, 60], 'asked' => [290, 60], 'approved' => [520, 60], 'filled' => [740, 60], 'sent_back' => [180, 180], 'declined' => [425, 150], 'on_hold' => [610, 180], 'cancelled' => [460, 300]];
 
     public function __construct(private readonly RequisitionViews $views, private readonly Lifecycle $life, private readonly Db $db, private readonly TranslatorInterface $words)
     {

@@ -37,13 +37,13 @@ final class QuestionsPage extends Page
     /** What a candidate on a phone meets, in a language, with what is chosen there so far. */
     #[Gate(Permission::ReadRequisition, Gate::REQUISITION)]
     #[Route('/preview', name: 'questions_preview', methods: ['GET'])]
-    public function preview(Request $request, Subject $_subject): Response
+    public function preview(int $number, Request $request, Subject $_subject): Response
     {
         [$questions] = $this->questions->of((int) $_subject->requisitionId);
         $locale = \in_array($request->query->getString('lang'), ['en', 'nb', 'pl'], true) ? $request->query->getString('lang') : 'en';
         $request->setLocale($locale);
 
-        return $this->render('screening/preview.html.twig', ['questions' => $questions->questions, 'shown' => $questions->shown([]), 'locale' => $locale, 'errors' => Errors::none()]);
+        return $this->render('screening/preview.html.twig', ['title' => $this->views->byNumber($number)->facts->str('title'), 'questions' => $questions->questions, 'shown' => $questions->shown([]), 'locale' => $locale, 'errors' => Errors::none()]);
     }
 
     #[Gate(Permission::EditBrief, Gate::REQUISITION)]
