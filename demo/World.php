@@ -43,6 +43,19 @@ final class World
         ['Slipway Foreman', 1, 10, 'Xoán Figueiras', 'Solveig Aune', 'declined', 30, 30, 0, 1],
     ];
 
+    /** Eighteen months before: title, site, unit, manager, recruiter, state, opened days ago, days to the signature (or to the end), applicants, positions */
+    private const EARLIER = [
+        ['Marine Electrician', 1, 8, 'Mo Bakkerud', 'Solveig Aune', 'filled', 520, 61, 6, 1], ['Marine Electrician', 2, 8, 'Mo Bakkerud', 'Gordon Leask', 'filled', 431, 48, 5, 1], ['Second Engineer', 1, 9, 'Torstein Hauge', 'Solveig Aune', 'filled', 402, 77, 6, 1],
+        ['Motorman', 1, 9, 'Torstein Hauge', 'Solveig Aune', 'filled', 355, 34, 7, 1], ['Chief Engineer', 3, 9, 'Torstein Hauge', 'Solveig Aune', 'filled', 318, 92, 4, 1], ['Electro-Technical Officer', 1, 8, 'Mo Bakkerud', 'Solveig Aune', 'filled', 281, 66, 5, 1],
+        ['Marine Electrician', 1, 8, 'Mo Bakkerud', 'Solveig Aune', 'filled', 226, 52, 6, 1], ['Second Engineer', 2, 9, 'Torstein Hauge', 'Gordon Leask', 'filled', 190, 58, 5, 1], ['Motorman', 2, 9, 'Torstein Hauge', 'Gordon Leask', 'filled', 151, 39, 6, 1],
+        ['Able Seaman', 1, 3, 'Hanne Solvik', 'Solveig Aune', 'filled', 498, 28, 6, 1], ['Second Mate', 2, 3, 'Hanne Solvik', 'Gordon Leask', 'filled', 367, 55, 5, 1], ['Master', 1, 3, 'Hanne Solvik', 'Solveig Aune', 'filled', 244, 103, 3, 1],
+        ['Welder', 3, 10, 'Xoán Figueiras', 'Solveig Aune', 'filled', 471, 41, 6, 1], ['Welding Inspector', 5, 10, 'Xoán Figueiras', 'Solveig Aune', 'filled', 296, 84, 4, 1], ['Hydraulics Fitter', 3, 10, 'Xoán Figueiras', 'Solveig Aune', 'cancelled', 260, 45, 5, 1],
+        ['Cabin Steward', 2, 5, 'Morag Isbister', 'Gordon Leask', 'filled', 512, 24, 7, 1], ['Cabin Steward', 2, 5, 'Morag Isbister', 'Gordon Leask', 'filled', 160, 26, 7, 1], ['Purser', 2, 5, 'Morag Isbister', 'Gordon Leask', 'filled', 333, 63, 4, 1], ['Terminal Agent', 2, 12, 'Morag Isbister', 'Gordon Leask', 'on_hold', 88, 70, 5, 1],
+        ['Ticketing Data Analyst', 4, 6, 'Callum Gauthier', 'Solveig Aune', 'filled', 377, 57, 5, 1], ['Data Engineer', 4, 6, 'Callum Gauthier', 'Solveig Aune', 'filled', 235, 71, 5, 1], ['Booking Developer', 4, 6, 'Callum Gauthier', 'Solveig Aune', 'cancelled', 204, 33, 4, 1],
+        ['Payroll Officer', 1, 7, 'Isla Farquhar', 'Solveig Aune', 'filled', 448, 44, 5, 1], ['Financial Controller', 2, 7, 'Isla Farquhar', 'Gordon Leask', 'filled', 309, 69, 4, 1], ['Crewing Officer', 1, 7, 'Isla Farquhar', 'Solveig Aune', 'filled', 178, 50, 5, 1],
+        ['People Partner', 2, 7, 'Isla Farquhar', 'Gordon Leask', 'declined', 140, 12, 0, 1], ['Naval Architect', 3, 11, 'Zofia Wrona', 'Solveig Aune', 'filled', 389, 96, 4, 1],
+    ];
+
     private const BENEFITS = ['Pension from the first day', 'Travel home at our cost', 'A rota that is published six weeks ahead'];
 
     private readonly \DateTimeImmutable $today;
@@ -78,6 +91,10 @@ final class World
             $tell('requisitions and applications');
             foreach (self::REQUISITIONS as $i => $row) {
                 $this->requisition(2201 + $i, ...$row);
+            }
+            $this->flush();
+            foreach (self::EARLIER as $i => $row) {
+                $this->earlier(2160 + $i, ...$row);
             }
             $this->flush();
             if ($large) {
@@ -241,6 +258,42 @@ final class World
         for ($i = 0; $i < $applicants; ++$i) {
             $this->application($id, $manager, $recruiter, $profile, $wanted, $questions, $postings, $openedAgo, $i, 'filled' === $state, $currency, [$from, $to], $title);
         }
+    }
+
+    /** One that is over, told briefly: its people, and the one who signed. */
+    private function earlier(int $number, string $title, int $site, int $unit, string $manager, string $recruiter, string $state, int $openedAgo, int $days, int $applicants, int $positions): void
+    {
+        $profile = array_values(array_filter(Catalogue::profiles(), static fn (array $p): bool => $p['title'] === $title))[0];
+        $currency = Organisation::SITES[$site - 1][5];
+        [$from, $to] = $profile['bands'][$currency];
+        $ended = max(1, $openedAgo - $days);
+        $approved = 'declined' === $state ? null : $this->ago($openedAgo - 1);
+        $id = $this->db->insert('requisition', [
+            'number' => $number, 'profile_id' => $profile['id'], 'profile_version' => 1, 'title' => $title, 'unit_id' => $unit, 'site_id' => $site, 'requester_id' => $this->accounts[$manager], 'recruiter_id' => $this->accounts[$recruiter], 'manager_id' => $this->accounts[$manager], 'positions' => $positions,
+            'pay_min' => $from * 100, 'pay_max' => $to * 100, 'year_min' => $from * 100, 'year_max' => $to * 100, 'currency' => $currency, 'opened_on' => $this->ago($openedAgo)->format('Y-m-d'), 'target_on' => $this->ago($openedAgo - 60)->format('Y-m-d'), 'years_from' => $profile['years'], 'musts' => $profile['musts'], 'wishes' => $profile['wishes'],
+            'competencies' => $profile['competencies'], 'questions' => $profile['questions'], 'description' => $profile['description'], 'category' => $profile['category'], 'state' => $state, 'query' => '', 'created_at' => $this->ago($openedAgo + 3), 'saved_at' => $this->ago($openedAgo + 2), 'approved_at' => $approved,
+            'filled_at' => 'filled' === $state ? $this->ago($ended) : null, 'country' => Organisation::SITES[$site - 1][3], 'family_id' => $profile['family'], 'internal_title' => $profile['title'].' '.$profile['level'],
+        ]);
+        $this->db->execute('INSERT INTO questions_version (requisition_id, version, questions, saved_at) SELECT id, 1, questions, created_at FROM requisition WHERE id = :id', ['id' => $id]);
+        $this->briefs[$id] = [$this->accounts[$manager], $this->ago($openedAgo + 2)];
+        $this->told($openedAgo + 3, $manager, 'requisition.opened', 'requisition', $id, $id);
+        for ($i = 0; $i < $applicants; ++$i) {
+            $c = $this->candidate($profile['trade'], null, max($ended, $openedAgo - 3 - $i));
+            $this->bulk('candidate')->flush();
+            $signed = 'filled' === $state && 0 === $i;
+            $held = 'on_hold' === $state;
+            $at = $this->ago(max($ended, $openedAgo - 3 - $i), 10, $i);
+            $application = $this->db->insert('application', ['candidate_id' => $c['id'], 'requisition_id' => $id, 'origin' => 'applied', 'stage' => $signed ? 'hired' : 'screening', 'state' => $signed ? 'hired' : ($held ? 'active' : 'closed'), 'entered_at' => $at, 'applied_at' => $at, 'closed_reason' => $signed || $held ? null : ('cancelled' === $state ? 'cancelled' : 'position_filled'), 'closed_at' => $signed || $held ? null : $this->ago($ended)]);
+            if ($held) {
+                $this->bulk('stage_visit')->add(['application_id' => $application, 'stage' => 'screening', 'entered_at' => $at, 'left_at' => null]);
+            }
+            if ($signed) {
+                $base = (int) (1000 * round(($from + .5 * ($to - $from)) / 1000)) * 100;
+                $offer = $this->db->insert('offer', ['application_id' => $application, 'base' => $base, 'currency' => $currency, 'first_day' => $this->ago($ended - 40)->format('Y-m-d'), 'answer_by' => $this->ago($ended)->format('Y-m-d'), 'state' => 'accepted', 'composed_by' => $this->accounts[$recruiter], 'letter_sha256' => str_repeat('0', 64), 'sent_at' => $this->ago($ended + 4), 'decided_at' => $this->ago($ended), 'signed_name' => 'signed in the demo world', 'created_at' => $this->ago($ended + 5)]);
+                $this->db->insert('hire', ['application_id' => $application, 'offer_id' => $offer, 'signed_at' => $this->ago($ended), 'first_day' => $this->ago($ended - 40)->format('Y-m-d'), 'record_number' => 'M-'.(30_000 + $number)]);
+            }
+        }
+        $this->told($ended, 'declined' === $state ? 'Isla Farquhar' : $recruiter, ['filled' => 'requisition.filled', 'cancelled' => 'requisition.cancelled', 'on_hold' => 'requisition.on_hold', 'declined' => 'brief.declined'][$state] ?? 'requisition.filled', 'requisition', $id, $id);
     }
 
     private function approvals(int $id, int $unit, string $state, int $openedAgo, string $title): void

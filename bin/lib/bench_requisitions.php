@@ -38,15 +38,18 @@ foreach (['title', '-title', 'number', '-number', 'place', 'unit', 'recruiter', 
     }
 }
 array_push($lists, '/requisitions?state=all&q=electrician', '/requisitions?state=all&q=bergen+welder', '/requisitions');
-$times = [];
+$times = $by = [];
 for ($round = 0; $round < 4; ++$round) {
     foreach ($lists as $path) {
         $ms = $time($path);
         if ($round > 0) {
             $times[] = $ms;
+            $by[$path] = $ms;
         }
     }
 }
+arsort($by);
+fwrite(\STDERR, 'slowest: '.implode(', ', array_map(static fn (string $p, float $ms): string => sprintf('%s %.0f ms', mb_strimwidth($p, 0, 60), $ms), array_keys(array_slice($by, 0, 4)), array_values(array_slice($by, 0, 4))))."\n");
 $tell('list_p50_ms', $quantile($times, .5), count($times), '10 000 requisitions');
 $tell('list_p95_ms', $quantile($times, .95), count($times), '10 000 requisitions');
 // market: 60 briefs with one to four musts; the first round teaches the phrases

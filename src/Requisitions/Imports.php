@@ -4,13 +4,11 @@ declare(strict_types=1);
 
 namespace Jorvent\Requisitions;
 
-use Doctrine\ORM\EntityManagerInterface;
 use Jorvent\Accounts\Access\Permission;
 use Jorvent\Activity\ActivityLog;
 use Jorvent\Core\Import\ColumnMatch;
 use Jorvent\Core\Organisation\Code;
 use Jorvent\Core\Organisation\UnitKind;
-use Jorvent\Core\Screening\Questionnaire;
 use Jorvent\Core\Shared\Refusal;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Organisation\ReachList;
@@ -36,7 +34,7 @@ final readonly class Imports implements Carrier
     private const MOST_ERRORS = 400;
     private const PREVIEW = 8;
 
-    public function __construct(private Db $db, private EntityManagerInterface $entities, private ClockInterface $clock, private ActivityLog $log, private Outbox $outbox, private FileStore $files, private ReachList $reach, private RichText $text, private OpenRequisitionHandler $open)
+    public function __construct(private Db $db, private ClockInterface $clock, private ActivityLog $log, private Outbox $outbox, private FileStore $files, private ReachList $reach, private RichText $text, private OpenRequisitionHandler $open)
     {
     }
 
@@ -144,6 +142,7 @@ final readonly class Imports implements Carrier
         $from = (int) $item->text('from');
         $reader = $this->reader($import);
         $errors = $import->objects('errors');
+        $drafts = [];
         [$good, $bad, $at] = [$import->int('rows_good'), $import->int('rows_bad'), 0];
         foreach ($this->rows($import) as $number => $cells) {
             if ($at++ < $from) {
@@ -159,11 +158,12 @@ final readonly class Imports implements Carrier
                     $errors[] = ['row' => $number, 'field' => $refusal->field, 'code' => $refusal->code, 'value' => $refusal->data['value'] ?? '', 'data' => $refusal->data];
                 }
             } elseif (null !== $brief && [] === $refusals) {
-                $this->open->write($brief, $profile?->int('id'), $profile?->int('version'), $profile?->objects('competencies') ?? [], Questionnaire::fromArray($profile?->objects('questions') ?? []), ['import' => $item->subjectId], $import->int('account_id'));
+                $drafts[] = [$brief, $profile];
             }
         }
-        $this->entities->flush();
-        $this->entities->clear();
+        foreach (array_chunk($drafts, 100) as $some) {
+            $this->open->writeMany($some, ['import' => $item->subjectId], $import->int('account_id'));
+        }
         $done = min($import->int('rows_total'), $from + self::PIECE);
         $over = $done >= $import->int('rows_total');
         $this->db->execute('UPDATE import SET rows_done = :done, rows_good = :good, rows_bad = :bad, errors = :errors, state = :state, finished_at = :at WHERE id = :id', [

@@ -106,6 +106,28 @@ final readonly class OpenRequisitionHandler
         return $number;
     }
 
+    /**
+     * Writes many new drafts with their first versions, a few statements for all of them; run inside the caller's transaction.
+     *
+     * @param list<array{Brief, Record|null}> $briefs each with the profile it is written from
+     * @param array<string, mixed>            $origin
+     */
+    public function writeMany(array $briefs, array $origin, int $by): void
+    {
+        $numbers = array_map(static fn (Record $r): int => $r->int('n'), $this->db->rows("SELECT nextval('requisition_number') AS n FROM generate_series(1, :count)", ['count' => \count($briefs)]));
+        $now = $this->clock->now();
+        foreach ($briefs as $i => [$brief, $profile]) {
+            $this->entities->persist(new Requisition($numbers[$i], $profile?->int('id'), $profile?->int('version'), $profile?->objects('competencies') ?? [], $now, $brief, Questionnaire::fromArray($profile?->objects('questions') ?? [])));
+        }
+        $this->entities->flush();
+        $this->entities->clear();
+        $of = ['numbers' => $numbers, 'now' => $now];
+        $this->db->execute('INSERT INTO questions_version (requisition_id, version, questions, saved_at) SELECT id, 1, questions, :now FROM requisition WHERE number IN (:numbers)', $of);
+        $contents = array_map(static fn (array $b): string => json_encode($b[0]->toArray(), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE), $briefs);
+        $this->db->execute('INSERT INTO brief_version (requisition_id, version, content, saved_by, saved_at) SELECT r.id, 1, x.content, :by, :now FROM jsonb_to_recordset(CAST(:contents AS jsonb)) AS x (number int, content jsonb) JOIN requisition r ON r.number = x.number', ['by' => $by, 'now' => $now, 'contents' => '['.implode(',', array_map(static fn (int $n, string $c): string => '{"number":'.$n.',"content":'.$c.'}', $numbers, $contents)).']']);
+        $this->db->execute("INSERT INTO activity (at, actor_kind, actor_id, act, subject_kind, subject_id, requisition_id, change) SELECT :now, 'staff', :by, 'requisition.opened', 'requisition', id, id, CAST(:origin AS jsonb) FROM requisition WHERE number IN (:numbers) ORDER BY number", $of + ['by' => $by, 'origin' => json_encode($origin, \JSON_THROW_ON_ERROR)]);
+    }
+
     private function brief(OpenRequisition $open, ?Record $profile, Record $site): Brief
     {
         $currency = $site->str('currency');

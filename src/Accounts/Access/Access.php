@@ -72,10 +72,8 @@ final class Access implements ResetInterface
      */
     public function visible(Account $account, Permission $permission = Permission::ReadRequisition, string $requisition = 'r'): array
     {
-        $conditions = ["$requisition.requester_id = :me", "$requisition.recruiter_id = :me", "$requisition.manager_id = :me", "$requisition.partner_id = :me",
-            "EXISTS (SELECT 1 FROM approval av WHERE av.requisition_id = $requisition.id AND acts_for(:me, av.approver_id, av.offer_id IS NOT NULL, :today))"];
+        $conditions = ["$requisition.requester_id = :me", "$requisition.recruiter_id = :me", "$requisition.manager_id = :me", "$requisition.partner_id = :me"];
         $parameters = ['me' => $account->id, 'today' => $this->clock->now()->format('Y-m-d')];
-        $conditions[] = "EXISTS (SELECT 1 FROM team_member tm WHERE tm.requisition_id = $requisition.id AND tm.account_id = :me)";
         foreach ($this->grants($account) as $i => $grant) {
             if (\in_array($grant->role, Policy::roles($permission), true)) {
                 $wide = [Role::Admin->value => "'reach', 'recruiters', 'department', 'team'", Role::Recruiter->value => "'reach', 'recruiters'"][$grant->role->value] ?? "'reach'";
@@ -83,6 +81,9 @@ final class Access implements ResetInterface
                 $parameters["reach$i"] = $grant->unitPath;
             }
         }
+        // last, for they look into other tables and are asked only where nothing before them held; sets rather than a look for each row
+        $conditions[] = "$requisition.id IN (SELECT tm.requisition_id FROM team_member tm WHERE tm.account_id = :me)";
+        $conditions[] = "$requisition.id IN (SELECT av.requisition_id FROM approval av WHERE acts_for(:me, av.approver_id, av.offer_id IS NOT NULL, :today))";
 
         return ['('.implode(' OR ', $conditions).')', $parameters];
     }

@@ -39,7 +39,7 @@ final class DepartmentsPage extends Page
             return $lists->export($listing, $list, $format);
         }
 
-        return $this->render('organisation/departments.html.twig', ['listing' => $listing, 'list' => $list, 'page' => $lists->page($listing, $list), 'count' => $lists->count($listing, $list)]);
+        return $this->render('organisation/departments.html.twig', ['listing' => $listing, 'list' => $list, 'page' => $lists->page($listing, $list), 'count' => null === $list->after ? $lists->count($listing, $list) : null]);
     }
 
     #[Gate(Permission::ReadRequisition, Gate::UNIT)]

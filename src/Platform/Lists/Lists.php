@@ -14,7 +14,7 @@ use Symfony\Contracts\Translation\TranslatorInterface;
 /** Filters, sorts and pages any list by key, never by offset, remembers how each person likes it, and gives it out as a table. */
 final readonly class Lists
 {
-    public const ROWS = 40;
+    public const ROWS = 25;
     private const BATCH = 1000;
 
     public function __construct(private Db $db, private TranslatorInterface $words)
@@ -93,8 +93,9 @@ final readonly class Lists
         $where = $listing->where;
         $parameters = $listing->parameters;
         foreach ('' === $state->words ? [] : (preg_split('/\s+/u', $state->words, 6) ?: []) as $i => $word) {
-            $where[] = '('.implode(' OR ', array_map(static fn (string $s): string => "$s ILIKE :word$i", $listing->searched)).')';
-            $parameters["word$i"] = '%'.addcslashes($word, '%_\\').'%';
+            // one text to look in, a line for each part, so that no word is found across two
+            $where[] = "strpos(lower(concat_ws(E'\\n', ".implode(', ', $listing->searched).")), :word$i) > 0";
+            $parameters["word$i"] = mb_strtolower($word);
         }
         $cursor = null === $after ? null : json_decode(base64_decode(strtr($after, '-_', '+/'), true) ?: '', true);
         if (\is_array($cursor) && \is_string($cursor[0] ?? null) && \is_int($cursor[1] ?? null) && self::fits($cursor[0], $state->sort->kind)) {

@@ -49,7 +49,7 @@ final class CataloguePage extends Page
             return $lists->export($listing, $list, $format);
         }
 
-        return $this->render('requisitions/catalogue.html.twig', ['listing' => $listing, 'list' => $list, 'page' => $lists->page($listing, $list), 'count' => $lists->count($listing, $list), 'family' => $family, 'show' => $show, 'families' => $this->families(), 'errors' => Errors::none()]);
+        return $this->render('requisitions/catalogue.html.twig', ['listing' => $listing, 'list' => $list, 'page' => $lists->page($listing, $list), 'count' => null === $list->after ? $lists->count($listing, $list) : null, 'family' => $family, 'show' => $show, 'families' => $this->families(), 'errors' => Errors::none()]);
     }
 
     #[Gate(Permission::Administer)]

@@ -40,7 +40,7 @@ final class ListPage extends Page
             $drawn[$view->facts->int('id')] = $view;
         }
 
-        return $this->render('requisitions/list.html.twig', ['listing' => $listing, 'list' => $list, 'page' => $page, 'views' => $drawn, 'count' => $lists->count($listing, $list), 'state' => $state, 'states' => array_keys(self::STATES)]);
+        return $this->render('requisitions/list.html.twig', ['listing' => $listing, 'list' => $list, 'page' => $page, 'views' => $drawn, 'count' => null === $list->after ? $lists->count($listing, $list) : null, 'state' => $state, 'states' => array_keys(self::STATES)]);
     }
 
     private function listing(Access $access, string $state): Listing
