@@ -8,9 +8,9 @@ require dirname(__DIR__, 2).'/vendor/autoload.php';
 [$dir, $only] = [$argv[1], array_slice($argv, 2)];
 $solveig = 'solveig.aune@skerryline.example';
 $views = [
-    'sign-in' => ['', '/sign-in'], 'today' => [$solveig, '/today'], 'requisitions' => [$solveig, '/requisitions'], 'new' => [$solveig, '/requisitions/new?profile=14'], 'brief' => ['mo.bakkerud@skerryline.example', '/r/2210/brief'],
+    'today' => [$solveig, '/today'], 'requisitions' => [$solveig, '/requisitions'], 'state' => [$solveig, '/r/2201/state'], 'brief' => ['mo.bakkerud@skerryline.example', '/r/2210/brief'],
     'approval' => ['isla.farquhar@skerryline.example', '/r/2212/brief'], 'adverts' => [$solveig, '/r/2204/adverts'], 'sourcing' => [$solveig, '/r/2201/sourcing?q='.rawurlencode('(PLC OR SCADA) AND "fault finding" NOT apprentices')], 'pipeline' => [$solveig, '/r/2201/pipeline'],
-    'arrange' => [$solveig, 'ARRANGE'], 'compare' => [$solveig, '/r/2201/interviews'], 'scorecard' => ['ines.teixeira@skerryline.example', 'SCORECARD'], 'offer' => [$solveig, '/r/2205/offer'], 'outcome' => [$solveig, '/r/2207/outcome'], 'person' => [$solveig, '/people/62'],
+    'arrange' => [$solveig, 'ARRANGE'], 'compare' => [$solveig, '/r/2201/interviews'], 'scorecard' => ['ines.teixeira@skerryline.example', 'SCORECARD'], 'offer' => [$solveig, '/r/2205/offer'], 'outcome' => [$solveig, '/r/2207/outcome'], 'questions' => ['callum.gauthier@skerryline.example', '/r/2211/questions?q=paper'], 'why' => ['morag.isbister@skerryline.example', '/why?typed=4412'],
     'night' => [$solveig, '/today', 'night'], 'careers-phone' => ['', '/careers', 'phone'], 'opening-phone' => ['', '/careers/2201', 'phone'], 'apply-phone' => ['', '/careers/2201/apply', 'apply'],
 ];
 foreach ($views as $name => $view) {
@@ -31,6 +31,9 @@ foreach ($views as $name => $view) {
             $browser->go('/r/2201/interviews')->press('Arrange')->sees('[name="who[]"]')->press('Ines Teixeira')->press('Find times')->sees('.strip');
         } else {
             $browser->go($path);
+        }
+        if ('brief' === $name) {
+            $browser->sees('.market');
         }
         if ('night' === $how) {
             $browser->type('D')->sees('[data-bs-theme=dark]');

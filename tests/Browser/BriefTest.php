@@ -67,9 +67,9 @@ final class BriefTest extends BrowserTest
         $hanne->go($path)->sees('main', 'Yes, from March')->press('Mark fields')->click('[name="field[]"][value=musts]')->fill('note', 'Too many musts')->press('Send back')->sees('.approve', 'Too many musts');
         $solveig->go($path)->sees('.approve a[href="#musts"]')->press('Ask for approval')->sees('.is-said');
         $today = gmdate('Y-m-d');
-        $torstein = $this->browser()->signIn('torstein.hauge@skerryline.example');
-        $hanne->go('/me')->fill('to', 'Torstein Hauge')->fill('from_day', $today)->fill('to_day', gmdate('Y-m-d', time() + 5 * 86_400))->press('Name a deputy')->sees('.is-said', 'Recorded');
-        $torstein->go('/today')->sees('[data-walk]', 'for Hanne Solvik')->go($path)->sees('.decide', 'Your decision for Hanne Solvik')->press('Approve')->sees('.approve', 'by Torstein Hauge for Hanne Solvik');
+        $zofia = $this->browser()->signIn('zofia.wrona@skerryline.example');
+        $hanne->go('/me')->fill('to', 'Zofia Wrona')->fill('from_day', $today)->fill('to_day', gmdate('Y-m-d', time() + 5 * 86_400))->press('Name a deputy')->sees('.is-said', 'Recorded');
+        $zofia->go('/today')->sees('[data-walk]', 'for Hanne Solvik')->go($path)->sees('.decide', 'Your decision for Hanne Solvik')->press('Approve')->sees('.approve', 'by Zofia Wrona for Hanne Solvik');
         $solveig->go(str_replace('/brief', '/history', $path))->sees('.jt', 'for Hanne Solvik')->go(str_replace('/brief', '/state', $path))->sees('h1', 'under way');
         self::assertAxe($solveig);
         $solveig->fill('reason', 'The slip is closed')->press('Put on hold', 'form')->sees('h1', 'on hold')->press('Resume', 'form')->sees('h1', 'under way');

@@ -116,7 +116,7 @@ final class StepsTest extends BrowserTest
     public function testWalkingKeepingMovingAndUndoingByKeyboardAlone(): void
     {
         $staff = $this->browser()->signIn(self::SOLVEIG);
-        $staff->type('g', 'r')->sees('.jt.wide')->type('/')->type('naval', 'Enter')->sees('h2', 'Requisitions and openings 1')->type('j', 'Enter')->sees('.jv-req', 'Naval Architect');
+        $staff->type('g', 'r')->sees('.jt.wide')->type('/')->type('naval', 'Enter')->sees('h2', 'Requisitions and openings 2')->type('j', 'Enter')->sees('.jv-req', 'Naval Architect');
         $staff->type('g', 's')->sees('.qline')->type('c')->type('CFD', 'Enter')->sees('.yl', 'Says CFD')->type('Escape', 'j')->sees('#reader h2');
         $before = $staff->text('#reader h2');
         $staff->type('j')->until(static fn (): bool => $staff->text('#reader h2') !== $before, 'the reader did not follow');
