@@ -73,12 +73,12 @@ final readonly class ReachList
      *
      * @param list<int> $keep units shown all the same, for they stand in what is being edited
      *
-     * @return list<Record> by path: id, parent_id, path, code, name, kind, company, headcount, headcount_plan, site_id
+     * @return list<Record> by path: id, parent_id, path, code, name, kind, company, headcount, headcount_plan, site_id, company_name, depth
      */
     public function choices(int $account, Permission $permission, array $keep = []): array
     {
         return $this->db->rows(
-            "SELECT u.id, u.parent_id, u.path, u.code, u.name, u.kind, u.headcount, u.headcount_plan, u.site_id, CAST(split_part(u.path, '.', 1) AS int) AS company, cardinality(string_to_array(rtrim(u.path, '.'), '.')) - 1 AS depth FROM org_unit u
+            "SELECT u.id, u.parent_id, u.path, u.code, u.name, u.kind, u.headcount, u.headcount_plan, u.site_id, CAST(split_part(u.path, '.', 1) AS int) AS company, (SELECT c.name FROM org_unit c WHERE c.id = CAST(split_part(u.path, '.', 1) AS int)) AS company_name, cardinality(string_to_array(rtrim(u.path, '.'), '.')) - 1 AS depth FROM org_unit u
              WHERE u.id IN (:keep) OR (u.in_force AND u.code_clean AND EXISTS (SELECT 1 FROM reach_list l WHERE l.account_id = :a AND l.role IN (:roles) AND l.unit_id = u.id)
                 AND NOT EXISTS (SELECT 1 FROM org_unit up WHERE starts_with(u.path, up.path) AND (up.retired OR up.valid_from > :today OR up.valid_to < :today))) ORDER BY u.path",
             ['a' => $account, 'roles' => self::roles($permission), 'keep' => [] === $keep ? [0] : $keep, 'today' => $this->clock->now()->format('Y-m-d')],

@@ -35,6 +35,17 @@ final class BriefChoices
         return array_values(array_filter($this->reached(), static fn (Record $u): bool => UnitKind::from($u->str('kind'))->hires()));
     }
 
+    /** @return array<int, string> companies that have any of the units, whether or not the company itself is reached */
+    public function companies(): array
+    {
+        $companies = [];
+        foreach ($this->units() as $unit) {
+            $companies[$unit->int('company')] = $unit->str('company_name');
+        }
+
+        return $companies;
+    }
+
     /** @return list<Record> */
     public function costCentres(): array
     {

@@ -85,6 +85,18 @@ final class PagesTest extends DatabaseTest
         self::assertSame(1 + $this->int('SELECT count(*) FROM requisition'), substr_count(trim($csv), "\n") + 1);
     }
 
+    public function testABriefOffersTheCompanyOfItsUnitsAndOneTextOfTheDescription(): void
+    {
+        foreach (['Mo Bakkerud' => [2210, 1], 'Isla Farquhar' => [2212, 0]] as $who => [$number, $areas]) {
+            $this->as($who);
+            $page = $this->client->request('GET', '/r/'.$number.'/brief');
+            self::assertResponseIsSuccessful();
+            self::assertSame('Skerry Line', $page->filter('[data-company] option')->first()->text(), $who);
+            self::assertCount($areas, $page->filter('textarea#description'), $who);
+            self::assertCount(1 - $areas, $page->filter('div#description'), $who);
+        }
+    }
+
     public function testAManagerSeesOnlyWhatIsWithinReach(): void
     {
         $this->as('Callum Gauthier');
