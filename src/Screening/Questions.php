@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Jorvent\Screening;
 
-use Doctrine\DBAL\LockMode;
 use Doctrine\ORM\EntityManagerInterface;
 use Jorvent\Activity\ActivityLog;
 use Jorvent\Core\Screening\Option;
@@ -13,24 +12,25 @@ use Jorvent\Core\Screening\QuestionKind;
 use Jorvent\Core\Screening\Questionnaire;
 use Jorvent\Core\Screening\Weights;
 use Jorvent\Core\Shared\Refused;
-use Jorvent\Core\Workflow\RequisitionState;
 use Jorvent\Platform\Database\Db;
-use Jorvent\Requisitions\Entity\Requisition;
+use Jorvent\Requisitions\Catalogue;
 use Psr\Clock\ClockInterface;
 
-/** The questions of a requisition, in versions: once someone has answered, a change begins a new one, so that every earlier score stays explainable. */
+/** Screening questions: written and weighed one by one in a set, kept in the library, marked by hand. */
 final readonly class Questions
 {
-    public function __construct(private Db $db, private EntityManagerInterface $entities, private ClockInterface $clock, private ActivityLog $log)
+    public function __construct(private Db $db, private EntityManagerInterface $entities, private ClockInterface $clock, private ActivityLog $log, private Catalogue $catalogue)
     {
     }
 
-    /** @return array{Questionnaire, int} the questions as they are asked now, and their version */
-    public function of(int $requisition): array
+    public function requisition(int $id): RequisitionQuestions
     {
-        $row = $this->db->row('SELECT questions, questions_version FROM requisition WHERE id = :id', ['id' => $requisition]) ?? throw new \LogicException('No such requisition.');
+        return new RequisitionQuestions($id, $this->db, $this->entities, $this->clock, $this->log);
+    }
 
-        return [Questionnaire::fromArray($row->objects('questions')), $row->int('questions_version')];
+    public function profile(int $id): ProfileQuestions
+    {
+        return new ProfileQuestions($id, $this->db, $this->catalogue, $this->log);
     }
 
     /** As they were when someone answered them. */
@@ -40,7 +40,7 @@ final readonly class Questions
     }
 
     /** Adds an empty question of a kind at the end and gives its id. */
-    public function add(int $requisition, QuestionKind $kind): string
+    public function add(QuestionSet $set, QuestionKind $kind): string
     {
         $id = 'q'.bin2hex(random_bytes(4));
         $options = match ($kind) {
@@ -48,27 +48,26 @@ final readonly class Questions
             QuestionKind::Single, QuestionKind::Multiple => [new Option('a', ['en' => '']), new Option('b', ['en' => ''])],
             default => [],
         };
-        $off = $this->isUnderWay($requisition);
-        $this->change($requisition, static fn (array $all): array => [...$all, new Question($id, ['en' => ''], $kind, 0, true, $options, off: $off)]);
+        $off = $set->isUnderWay();
+        $set->change(static fn (array $all): array => [...$all, new Question($id, ['en' => ''], $kind, 0, true, $options, off: $off)]);
 
         return $id;
     }
 
-    public function addFromLibrary(int $requisition, int $library): string
+    public function addFromLibrary(QuestionSet $set, int $library): string
     {
         $row = $this->db->row('SELECT question FROM question_library WHERE id = :id AND retired_at IS NULL', ['id' => $library]) ?? throw Refused::because('missing');
         $id = 'q'.bin2hex(random_bytes(4));
-        $off = $this->isUnderWay($requisition);
-        $this->change($requisition, static fn (array $all): array => [...$all, Question::fromArray([...$row->json('question'), 'id' => $id, 'showIf' => null, 'off' => $off])]);
+        $off = $set->isUnderWay();
+        $set->change(static fn (array $all): array => [...$all, Question::fromArray([...$row->json('question'), 'id' => $id, 'showIf' => null, 'off' => $off])]);
 
         return $id;
     }
 
     /** @param string $name as the library lists it */
-    public function keepInLibrary(int $requisition, string $id, string $name, int $by): void
+    public function keepInLibrary(QuestionSet $set, string $id, string $name, int $by): void
     {
-        [$questions] = $this->of($requisition);
-        $question = $questions->question($id) ?? throw Refused::because('missing');
+        $question = $set->questions()->question($id) ?? throw Refused::because('missing');
         if ('' === $name) {
             throw Refused::because('missing', 'name');
         }
@@ -78,28 +77,40 @@ final readonly class Questions
         });
     }
 
-    public function retire(int $library): void
+    /** Takes a question out of what the library offers, or back into it; where it is asked already, it stays. */
+    public function retire(int $library, bool $retired): void
     {
-        $this->db->transaction(function () use ($library): void {
-            $this->db->execute('UPDATE question_library SET retired_at = :now WHERE id = :id', ['id' => $library, 'now' => $this->clock->now()]);
-            $this->log->record('question.retired', 'question', $library);
+        $this->db->transaction(function () use ($library, $retired): void {
+            $this->db->execute('UPDATE question_library SET retired_at = :now WHERE id = :id', ['id' => $library, 'now' => $retired ? $this->clock->now() : null]);
+            $this->log->record($retired ? 'question.retired' : 'question.revived', 'question', $library);
         });
     }
 
-    /** @return list<\Jorvent\Platform\Database\Record> */
+    public function rename(int $library, string $name): void
+    {
+        if ('' === $name) {
+            throw Refused::because('missing', 'name');
+        }
+        $this->db->transaction(function () use ($library, $name): void {
+            $this->db->execute('UPDATE question_library SET name = :n WHERE id = :id', ['id' => $library, 'n' => $name]);
+            $this->log->record('question.renamed', 'question', $library, change: ['name' => $name]);
+        });
+    }
+
+    /** @return list<\Jorvent\Platform\Database\Record> what can be taken */
     public function library(): array
     {
         return $this->db->rows("SELECT id, name, question ->> 'kind' AS kind, (question ->> 'knockOut')::boolean AS knock_out FROM question_library WHERE retired_at IS NULL ORDER BY lower(name) LIMIT 300");
     }
 
-    public function save(int $requisition, Question $question): void
+    public function save(QuestionSet $set, Question $question): void
     {
-        $this->change($requisition, static fn (array $all): array => array_map(static fn (Question $q): Question => $q->id === $question->id ? $question : $q, $all));
+        $set->change(static fn (array $all): array => array_map(static fn (Question $q): Question => $q->id === $question->id ? $question : $q, $all));
     }
 
-    public function remove(int $requisition, string $id): void
+    public function remove(QuestionSet $set, string $id): void
     {
-        $this->change($requisition, static function (array $all) use ($id): array {
+        $set->change(static function (array $all) use ($id): array {
             $hanging = array_filter($all, static fn (Question $q): bool => $q->showIf?->question === $id);
             if ([] !== $hanging) {
                 throw Refused::because('question_hangs_on_it', 'questions.'.reset($hanging)->id);
@@ -109,9 +120,9 @@ final readonly class Questions
         });
     }
 
-    public function move(int $requisition, string $id, int $by): void
+    public function move(QuestionSet $set, string $id, int $by): void
     {
-        $this->change($requisition, static function (array $all) use ($id, $by): array {
+        $set->change(static function (array $all) use ($id, $by): array {
             $at = array_search($id, array_map(static fn (Question $q): string => $q->id, $all), true);
             $to = false === $at ? -1 : $at + $by;
             if (false === $at || $to < 0 || $to >= \count($all)) {
@@ -131,9 +142,9 @@ final readonly class Questions
      * @param array<string, bool> $locked
      * @param bool                $spread  spread what is not locked evenly
      */
-    public function weigh(int $requisition, array $weights, array $locked, bool $spread): void
+    public function weigh(QuestionSet $set, array $weights, array $locked, bool $spread): void
     {
-        $this->change($requisition, static function (array $all) use ($weights, $locked, $spread): array {
+        $set->change(static function (array $all) use ($weights, $locked, $spread): array {
             $now = [];
             foreach ($all as $question) {
                 $now[$question->id] = max(0, min(100, $weights[$question->id] ?? $question->weight));
@@ -147,9 +158,9 @@ final readonly class Questions
     }
 
     /** Moves the edge between a question and the next one that counts. */
-    public function shift(int $requisition, string $left, int $by): void
+    public function shift(QuestionSet $set, string $left, int $by): void
     {
-        $this->change($requisition, static function (array $all) use ($left, $by): array {
+        $set->change(static function (array $all) use ($left, $by): array {
             $weights = [];
             foreach ($all as $question) {
                 if ($question->weight > 0 || $question->id === $left) {
@@ -213,36 +224,5 @@ final readonly class Questions
         }
 
         return $marks;
-    }
-
-    /** Whether people may be answering right now: then a new question is written first and asked when it is ready. */
-    private function isUnderWay(int $requisition): bool
-    {
-        return RequisitionState::from($this->db->row('SELECT state FROM requisition WHERE id = :id', ['id' => $requisition])?->str('state') ?? '')->isUnderWay();
-    }
-
-    /** @param callable(list<Question>): list<Question> $change */
-    private function change(int $id, callable $change): void
-    {
-        $this->db->transaction(function () use ($id, $change): void {
-            $requisition = $this->entities->find(Requisition::class, $id, LockMode::PESSIMISTIC_WRITE) ?? throw new \LogicException('No such requisition.');
-            if (!$requisition->state->isEditable() && !$requisition->state->isUnderWay()) {
-                throw Refused::because('brief_not_editable');
-            }
-            $before = $requisition->questionnaire();
-            $after = new Questionnaire($change($before->questions));
-            if ($after->toArray() === $before->toArray()) {
-                return;
-            }
-            $answered = 0 !== $this->db->int('SELECT count(*) FROM application WHERE requisition_id = :r AND questions_version = :v AND origin = \'applied\'', ['r' => $id, 'v' => $requisition->questionsVersion]);
-            if ($requisition->state->isUnderWay() && [] !== $after->blockers()) {
-                // what is being answered at this moment must stay sound at every step
-                throw new Refused($after->blockers());
-            }
-            $requisition->askQuestions($after, $answered);
-            $this->entities->flush();
-            $this->db->execute('INSERT INTO questions_version (requisition_id, version, questions, saved_at) VALUES (:r, :v, :q, :now) ON CONFLICT (requisition_id, version) DO UPDATE SET questions = EXCLUDED.questions, saved_at = EXCLUDED.saved_at', ['r' => $id, 'v' => $requisition->questionsVersion, 'q' => json_encode($after->toArray(), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE), 'now' => $this->clock->now()]);
-            $this->log->record('questions.saved', 'requisition', $id, $id, change: ['version' => $requisition->questionsVersion, 'questions' => \count($after->questions)]);
-        });
     }
 }

@@ -26,58 +26,59 @@ final class QuestionsTest extends DatabaseTest
         self::assertNotNull($row);
         $answers = Questions::answers($row->json('answers'));
         self::assertSame($row->int('score'), $questions->at($id, 1)->score($answers)->value, 'what is stored is what Core computes');
-        [$before] = $questions->of($id);
-        $questions->shift($id, 'paper', 10);
-        [$after, $version] = $questions->of($id);
+        $set = $questions->requisition($id);
+        $before = $set->questions();
+        $questions->shift($set, 'paper', 10);
+        [$after, $version] = [$set->questions(), $set->version()];
         self::assertSame([2, 50, 25, 25], [$version, ...array_map(static fn (Question $q): int => $q->weight, $after->questions)]);
         self::assertEquals($before->toArray(), $questions->at($id, 1)->toArray(), 'the old version is as it was');
         self::assertSame($row->int('score'), $questions->at($id, $row->int('questions_version'))->score($answers)->value);
-        $questions->shift($id, 'paper', 1);
-        self::assertSame(2, $questions->of($id)[1], 'nobody has answered the second one yet, so it is changed in place');
-        self::assertSame(['questions weights_not_100'], $this->refused(static fn () => $questions->weigh($id, ['paper' => 90], [], false)), 'what people answer at this moment stays sound');
+        $questions->shift($set, 'paper', 1);
+        self::assertSame(2, $set->version(), 'nobody has answered the second one yet, so it is changed in place');
+        self::assertSame(['questions weights_not_100'], $this->refused(static fn () => $questions->weigh($set, ['paper' => 90], [], false)), 'what people answer at this moment stays sound');
     }
 
     public function testWhatIsBeingWrittenIsNotAskedYet(): void
     {
         $questions = $this->get(Questions::class);
         $this->as('Solveig Aune');
-        $id = $this->int('SELECT id FROM requisition WHERE number = 2201');
-        $new = $questions->add($id, QuestionKind::Single);
-        [$all] = $questions->of($id);
+        $set = $questions->requisition($this->int('SELECT id FROM requisition WHERE number = 2201'));
+        $new = $questions->add($set, QuestionKind::Single);
+        $all = $set->questions();
         self::assertTrue($all->question($new)?->off);
         self::assertFalse($all->shown([])[$new]);
         self::assertSame([], $all->blockers());
-        self::assertSame(['questions.'.$new.' question_empty', 'questions.'.$new.' option_empty'], $this->refused(static fn () => $questions->save($id, Question::fromArray([...$all->question($new)->toArray(), 'off' => false]))));
+        self::assertSame(['questions.'.$new.' question_empty', 'questions.'.$new.' option_empty'], $this->refused(static fn () => $questions->save($set, Question::fromArray([...$all->question($new)->toArray(), 'off' => false]))));
     }
 
     public function testWeightsAreSpreadAroundWhatIsLocked(): void
     {
         $questions = $this->get(Questions::class);
         $this->as('Solveig Aune');
-        $id = $this->int('SELECT id FROM requisition WHERE number = 2211');
-        $text = $questions->add($id, QuestionKind::Long);
-        $questions->weigh($id, ['paper' => 50], ['paper' => true], true);
+        $set = $questions->requisition($this->int('SELECT id FROM requisition WHERE number = 2211'));
+        $text = $questions->add($set, QuestionKind::Long);
+        $questions->weigh($set, ['paper' => 50], ['paper' => true], true);
         $weights = [];
-        foreach ($questions->of($id)[0]->questions as $question) {
+        foreach ($set->questions()->questions as $question) {
             $weights[$question->id] = $question->weight;
         }
         self::assertSame(['paper' => 50, 'years' => 25, 'shift' => 25, $text => 0], $weights);
-        self::assertSame(['questions weights_locked'], $this->refused(static fn () => $questions->weigh($id, ['paper' => 60, 'years' => 50], ['paper' => true, 'years' => true], true)));
+        self::assertSame(['questions weights_locked'], $this->refused(static fn () => $questions->weigh($set, ['paper' => 60, 'years' => 50], ['paper' => true, 'years' => true], true)));
         $this->client->request('GET', '/r/2211/questions?q='.$text);
         self::assertSelectorTextContains('.q-open', 'not scored');
         $this->send('/r/2211/questions?q='.$text, '/r/2211/questions/save', ['question' => $text, 'text' => ['en' => 'What would you do first?', 'pl' => 'Co najpierw?'], 'required' => '1', 'asked' => '1', 'weight' => '0', 'if_question' => 'shift', 'if_keys' => ['shift' => ['Yes', 'Sometimes']], 'then' => 'keep']);
-        $saved = $questions->of($id)[0]->question($text);
+        $saved = $set->questions()->question($text);
         self::assertSame(['Co najpierw?', 'shift', ['Yes', 'Sometimes']], [$saved?->text('pl'), $saved?->showIf?->question, $saved?->showIf?->keys]);
-        self::assertSame(['questions.'.$text.' question_hangs_on_it'], $this->refused(static fn () => $questions->remove($id, 'shift')));
-        self::assertSame(['questions.'.$text.' condition_not_earlier'], $this->refused(static fn () => $questions->move($id, $text, -1)));
+        self::assertSame(['questions.'.$text.' question_hangs_on_it'], $this->refused(static fn () => $questions->remove($set, 'shift')));
+        self::assertSame(['questions.'.$text.' condition_not_earlier'], $this->refused(static fn () => $questions->move($set, $text, -1)));
         $this->client->request('GET', '/r/2211/questions/preview?lang=pl');
         self::assertSelectorTextContains('[data-if=shift]', 'Co najpierw?');
-        $questions->keepInLibrary($id, $text, 'First steps', 1);
+        $questions->keepInLibrary($set, $text, 'First steps', 1);
         $library = array_values(array_filter($questions->library(), static fn ($r): bool => 'First steps' === $r->str('name')))[0];
-        $other = $this->int('SELECT id FROM requisition WHERE number = 2210');
+        $other = $questions->requisition($this->int('SELECT id FROM requisition WHERE number = 2210'));
         $new = $questions->addFromLibrary($other, $library->int('id'));
-        self::assertSame(['What would you do first?', null], [$questions->of($other)[0]->question($new)?->text('en'), $questions->of($other)[0]->question($new)?->showIf]);
-        $questions->retire($library->int('id'));
+        self::assertSame(['What would you do first?', null], [$other->questions()->question($new)?->text('en'), $other->questions()->question($new)?->showIf]);
+        $questions->retire($library->int('id'), true);
         self::assertSame(['missing'], $this->refused(static fn () => $questions->addFromLibrary($other, $library->int('id'))));
     }
 
@@ -96,6 +97,46 @@ final class QuestionsTest extends DatabaseTest
         self::assertSame([68, true], [$row?->int('score'), $row?->bool('score_complete')], '40 for the paper and 80 % of 35');
         self::assertSame(['mark weight_out_of_range'], $this->refused(static fn () => $questions->mark($application, 'years', 101)));
         self::assertSame(['missing'], $this->refused(static fn () => $questions->mark($application, 'paper', 50)), 'what a machine scores is not marked');
+    }
+
+    public function testTheQuestionsOfAProfileAreWrittenBesideTheVersionInUse(): void
+    {
+        $questions = $this->get(Questions::class);
+        $catalogue = $this->get(Catalogue::class);
+        $runa = $this->as('Runa Eikeland');
+        $set = $questions->profile(1);
+        $used = $catalogue->at(1, 1)?->questions ?? [];
+        self::assertCount(3, $used);
+        self::assertFalse($set->isDraft());
+        $this->client->request('GET', '/catalogue/1/questions');
+        self::assertSelectorTextContains('main', 'begins with these');
+        $this->send('/catalogue/1/questions', '/catalogue/1/questions/add', ['kind' => 'long']);
+        self::assertTrue($set->isDraft());
+        self::assertCount(3, $catalogue->at(1, 1)->questions ?? [], 'what is in use stays');
+        $new = $set->questions()->questions[3]->id;
+        self::assertSame(['questions.'.$new.' question_empty'], $this->refused(static fn () => $set->publish('', $runa->id)));
+        $this->send('/catalogue/1/questions?q='.$new, '/catalogue/1/questions/save', ['question' => $new, 'text' => ['en' => 'Why ships?'], 'asked' => '1', 'weight' => '10', 'then' => 'keep']);
+        self::assertSame(['questions weights_not_100'], $this->refused(static fn () => $set->publish('', $runa->id)));
+        $this->send('/catalogue/1/questions', '/catalogue/1/questions/weights', ['weight' => [$new => '10'], 'locked' => [$new => '1'], 'then' => 'spread']);
+        $this->send('/catalogue/1/questions', '/catalogue/1/questions/publish', ['note' => 'One more', 'then' => 'publish']);
+        self::assertFalse($set->isDraft());
+        self::assertSame([2, 4], [$set->version(), \count($catalogue->at(1, 2)->questions ?? [])]);
+        self::assertCount(3, $catalogue->at(1, 1)->questions ?? [], 'the earlier version is as it was');
+        $questions->remove($set, $new);
+        $this->send('/catalogue/1/questions', '/catalogue/1/questions/publish', ['then' => 'discard']);
+        self::assertCount(4, $set->questions()->questions);
+        $this->client->request('GET', '/catalogue/1/questions/preview?lang=pl');
+        self::assertSelectorTextContains('main', 'Why ships?');
+
+        $questions->keepInLibrary($set, $new, 'Ships', $runa->id);
+        $kept = $this->int("SELECT id FROM question_library WHERE name = 'Ships'");
+        $this->send('/question-library', '/question-library/'.$kept, ['name' => '', 'then' => 'rename']);
+        $this->send('/question-library', '/question-library/'.$kept, ['name' => 'Why ships', 'then' => 'rename']);
+        $this->send('/question-library', '/question-library/'.$kept, ['name' => '', 'then' => 'retire']);
+        $this->client->request('GET', '/question-library?q=ships');
+        self::assertSelectorTextContains('tbody', 'Nothing here');
+        $crawler = $this->client->request('GET', '/question-library?q=ships&show=retired');
+        self::assertSame('Why ships', $crawler->filter('tbody input[name=name]')->attr('value'));
     }
 
     public function testAProfileIsKeptInVersionsAndARequisitionRemembersWhichItBeganFrom(): void

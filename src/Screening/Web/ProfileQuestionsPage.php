@@ -1,0 +1,106 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jorvent\Screening\Web;
+
+use Jorvent\Accounts\Access\Permission;
+use Jorvent\Platform\Database\Db;
+use Jorvent\Platform\Database\Record;
+use Jorvent\Platform\Web\Errors;
+use Jorvent\Platform\Web\Gate;
+use Jorvent\Platform\Web\Input;
+use Jorvent\Screening\Questions;
+use Jorvent\Screening\QuestionSet;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\Routing\Attribute\Route;
+
+/** The screening questions a requisition begins with when it is written from a profile. */
+#[Route('/catalogue/{id}/questions', requirements: ['id' => '\d{1,9}'])]
+final class ProfileQuestionsPage extends QuestionBuilder
+{
+    public function __construct(private readonly Db $db, Questions $questions)
+    {
+        parent::__construct($questions);
+    }
+
+    #[Gate(Permission::OpenRequisition)]
+    #[Route('', name: 'profile_questions', methods: ['GET'])]
+    public function show(int $id, Request $request): Response
+    {
+        return $this->builder($id, $request->query->getString('q'), $request->query->getString('lang'), Errors::none());
+    }
+
+    #[Gate(Permission::OpenRequisition)]
+    #[Route('/preview', name: 'profile_questions_preview', methods: ['GET'])]
+    public function preview(int $id, Request $request): Response
+    {
+        return $this->phone($id, $this->profile($id)->str('title'), $request);
+    }
+
+    #[Gate(Permission::Administer)]
+    #[Route('/add', name: 'profile_questions_add', methods: ['POST'])]
+    public function add(int $id, Request $request): Response
+    {
+        return $this->addTo($id, $request);
+    }
+
+    #[Gate(Permission::Administer)]
+    #[Route('/save', name: 'profile_questions_save', methods: ['POST'])]
+    public function save(int $id, Request $request): Response
+    {
+        return $this->saveIn($id, $request);
+    }
+
+    #[Gate(Permission::Administer)]
+    #[Route('/weights', name: 'profile_questions_weights', methods: ['POST'])]
+    public function weights(int $id, Request $request): Response
+    {
+        return $this->weighIn($id, $request);
+    }
+
+    /** Makes what was written the next version of the profile, or throws it away. */
+    #[Gate(Permission::Administer)]
+    #[Route('/publish', name: 'profile_questions_publish', methods: ['POST'])]
+    public function publish(int $id, Request $request): Response
+    {
+        $input = Input::of($request);
+        $set = $this->questions->profile($this->profile($id)->int('id'));
+        if ('discard' === $input->line('then')) {
+            return $this->act(static fn () => $set->discard(), 'questions_discarded', 'profile_questions', ['id' => $id]);
+        }
+
+        return $this->act(fn () => $set->publish($input->line('note'), $this->me()->id), 'profile_saved', 'profile_questions', ['id' => $id]);
+    }
+
+    protected function route(): string
+    {
+        return 'profile_questions';
+    }
+
+    protected function template(): string
+    {
+        return 'screening/profile_questions.html.twig';
+    }
+
+    protected function parameters(int $of): array
+    {
+        return ['id' => $of];
+    }
+
+    protected function set(int $of): QuestionSet
+    {
+        return $this->questions->profile($this->profile($of)->int('id'));
+    }
+
+    protected function around(int $of): array
+    {
+        return ['profile' => $this->profile($of), 'draft' => $this->questions->profile($of)->isDraft()];
+    }
+
+    private function profile(int $id): Record
+    {
+        return $this->db->row('SELECT id, title, level, version FROM role_profile WHERE id = :id', ['id' => $id]) ?? throw $this->createNotFoundException();
+    }
+}
