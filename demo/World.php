@@ -116,10 +116,8 @@ final class World
                 $this->postings->market(array_values(array_filter(array_map(Criterion::skill(...), [...$profile['musts'], ...$profile['wishes']]), static fn (?Criterion $c): bool => null !== $c)));
             }
             $tell('figures for the planner');
-            foreach (['account', 'account_grant', 'candidate', 'site', 'org_unit', 'role_profile'] as $table) {
-                if (!\in_array($table, ['site', 'org_unit', 'role_profile'], true)) {
-                    $this->db->execute("SELECT setval(pg_get_serial_sequence('$table', 'id'), (SELECT max(id) FROM $table))");
-                }
+            foreach (['account', 'account_grant', 'candidate', 'site', 'role_profile', 'job_family'] as $table) {
+                $this->db->execute("SELECT setval(pg_get_serial_sequence('$table', 'id'), (SELECT max(id) FROM $table))");
             }
             $this->db->execute("SELECT setval('requisition_number', (SELECT max(number) FROM requisition))");
         });

@@ -15,7 +15,7 @@ use Jorvent\Platform\Spreadsheet\Unreadable;
 /** A version of the organisation as a table, out and in: one row a unit, its parent named by code. A code that stood before keeps its unit, any other is a new one. */
 final readonly class StructureSheet
 {
-    public const HEAD = ['code', 'parent', 'name', 'kind', 'valid_from', 'valid_to', 'retired', 'plan'];
+    public const HEAD = ['code', 'parent', 'name', 'kind', 'valid_from', 'valid_to', 'retired', 'plan', 'place'];
     private const MOST_ERRORS = 50;
 
     public function __construct(private Structures $structures)
@@ -23,10 +23,11 @@ final readonly class StructureSheet
     }
 
     /** @return \Generator<int, list<string|int|null>> parents before children */
-    public static function rows(Structure $structure): \Generator
+    public function rows(Structure $structure): \Generator
     {
+        $places = $this->structures->places();
         foreach ($structure->walk() as [$unit]) {
-            yield [$unit->code, null === $unit->parent ? '' : $structure->unit($unit->parent)->code ?? '', $unit->name, $unit->kind->value, $unit->from?->format('Y-m-d') ?? '', $unit->to?->format('Y-m-d') ?? '', $unit->retired ? 'yes' : 'no', $unit->plan];
+            yield [$unit->code, null === $unit->parent ? '' : $structure->unit($unit->parent)->code ?? '', $unit->name, $unit->kind->value, $unit->from?->format('Y-m-d') ?? '', $unit->to?->format('Y-m-d') ?? '', $unit->retired ? 'yes' : 'no', $unit->plan, null === $unit->place ? '' : $places[$unit->place] ?? ''];
         }
     }
 
@@ -41,6 +42,7 @@ final readonly class StructureSheet
         foreach ($before->units as $unit) {
             $ids[$unit->code] = $unit->id;
         }
+        $places = array_flip(array_map(mb_strtolower(...), $this->structures->places()));
         $head = null;
         $rows = $refusals = [];
         try {
@@ -53,7 +55,7 @@ final readonly class StructureSheet
                     continue;
                 }
                 $cell = static fn (string $name): string => isset($head[$name]) ? $cells[$head[$name]] ?? '' : '';
-                foreach ([['kind', null !== UnitKind::tryFrom($cell('kind'))], ['valid_from', '' === $cell('valid_from') || null !== self::day($cell('valid_from'))], ['valid_to', '' === $cell('valid_to') || null !== self::day($cell('valid_to'))], ['plan', 1 === preg_match('/^\d{0,6}$/', $cell('plan'))]] as [$column, $right]) {
+                foreach ([['kind', null !== UnitKind::tryFrom($cell('kind'))], ['valid_from', '' === $cell('valid_from') || null !== self::day($cell('valid_from'))], ['valid_to', '' === $cell('valid_to') || null !== self::day($cell('valid_to'))], ['plan', 1 === preg_match('/^\d{0,6}$/', $cell('plan'))], ['place', '' === $cell('place') || isset($places[mb_strtolower($cell('place'))])]] as [$column, $right]) {
                     if (!$right) {
                         $refusals[] = new Refusal('file', 'cell_wrong', ['row' => $number, 'column' => $column, 'value' => mb_substr($cell($column), 0, 40)]);
                     }
@@ -80,7 +82,7 @@ final readonly class StructureSheet
         foreach ($rows as [, $cell]) {
             $id = isset($used[$cell('code')]) ? $this->structures->nextUnitId() : $ids[$cell('code')];
             $used[$cell('code')] = true;
-            $units[] = new Unit($id, '' === $cell('parent') ? null : $ids[$cell('parent')], $cell('code'), $cell('name'), UnitKind::from($cell('kind')), self::day($cell('valid_from')), self::day($cell('valid_to')), \in_array(strtolower($cell('retired')), ['yes', 'true', '1', 'x'], true), '' === $cell('plan') ? null : (int) $cell('plan'));
+            $units[] = new Unit($id, '' === $cell('parent') ? null : $ids[$cell('parent')], $cell('code'), $cell('name'), UnitKind::from($cell('kind')), self::day($cell('valid_from')), self::day($cell('valid_to')), \in_array(strtolower($cell('retired')), ['yes', 'true', '1', 'x'], true), '' === $cell('plan') ? null : (int) $cell('plan'), $places[mb_strtolower($cell('place'))] ?? null);
         }
 
         return $units;

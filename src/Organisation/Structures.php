@@ -83,6 +83,7 @@ final readonly class Structures
         return $this->db->transaction(function () use ($structure, $unit, $seen): int {
             $this->openDraft($structure, $seen);
             Refused::unlessEmpty(array_values(array_filter([
+                null !== $unit->place && !isset($this->places()[$unit->place]) ? new Refusal('place', 'missing') : null,
                 '' === Code::clean($unit->code) ? new Refusal('code', 'missing') : null, '' === $unit->name ? new Refusal('name', 'missing') : null,
                 null !== $unit->from && null !== $unit->to && $unit->to < $unit->from ? new Refusal('valid_to', 'ends_before_it_begins') : null,
             ])));
@@ -116,6 +117,17 @@ final readonly class Structures
             }
             $this->log->record('structure.imported', 'structure', $structure, change: ['units' => \count($units)]);
         });
+    }
+
+    /** @return array<int, string> names of the sites by id */
+    public function places(): array
+    {
+        $places = [];
+        foreach ($this->db->rows('SELECT id, name FROM site ORDER BY name') as $row) {
+            $places[$row->int('id')] = $row->str('name');
+        }
+
+        return $places;
     }
 
     public function nextUnitId(): int
@@ -207,14 +219,14 @@ final readonly class Structures
     private function write(int $structure, Unit $unit, int $id): void
     {
         $this->db->execute(
-            'INSERT INTO org_node (structure_id, unit_id, parent_id, code, name, kind, valid_from, valid_to, retired, headcount_plan) VALUES (:s, :u, :p, :code, :name, :kind, :from, :to, :retired, :plan)
-             ON CONFLICT (structure_id, unit_id) DO UPDATE SET parent_id = EXCLUDED.parent_id, code = EXCLUDED.code, name = EXCLUDED.name, kind = EXCLUDED.kind, valid_from = EXCLUDED.valid_from, valid_to = EXCLUDED.valid_to, retired = EXCLUDED.retired, headcount_plan = EXCLUDED.headcount_plan',
-            ['s' => $structure, 'u' => $id, 'p' => $unit->parent, 'code' => $unit->code, 'name' => $unit->name, 'kind' => $unit->kind, 'from' => $unit->from?->format('Y-m-d'), 'to' => $unit->to?->format('Y-m-d'), 'retired' => $unit->retired, 'plan' => $unit->plan],
+            'INSERT INTO org_node (structure_id, unit_id, parent_id, code, name, kind, valid_from, valid_to, retired, headcount_plan, site_id) VALUES (:s, :u, :p, :code, :name, :kind, :from, :to, :retired, :plan, :place)
+             ON CONFLICT (structure_id, unit_id) DO UPDATE SET parent_id = EXCLUDED.parent_id, code = EXCLUDED.code, name = EXCLUDED.name, kind = EXCLUDED.kind, valid_from = EXCLUDED.valid_from, valid_to = EXCLUDED.valid_to, retired = EXCLUDED.retired, headcount_plan = EXCLUDED.headcount_plan, site_id = EXCLUDED.site_id',
+            ['s' => $structure, 'u' => $id, 'p' => $unit->parent, 'code' => $unit->code, 'name' => $unit->name, 'kind' => $unit->kind, 'from' => $unit->from?->format('Y-m-d'), 'to' => $unit->to?->format('Y-m-d'), 'retired' => $unit->retired, 'plan' => $unit->plan, 'place' => $unit->place],
         );
     }
 
     private static function unit(Record $r): Unit
     {
-        return new Unit($r->int('unit_id'), $r->intOrNull('parent_id'), $r->str('code'), $r->str('name'), UnitKind::from($r->str('kind')), $r->instantOrNull('valid_from'), $r->instantOrNull('valid_to'), $r->bool('retired'), $r->intOrNull('headcount_plan'));
+        return new Unit($r->int('unit_id'), $r->intOrNull('parent_id'), $r->str('code'), $r->str('name'), UnitKind::from($r->str('kind')), $r->instantOrNull('valid_from'), $r->instantOrNull('valid_to'), $r->bool('retired'), $r->intOrNull('headcount_plan'), $r->intOrNull('site_id'));
     }
 }

@@ -18,6 +18,26 @@ final readonly class ExchangeRates
     {
     }
 
+    /** @return list<Record> the newest rate of each currency that a site pays in or that has one: currency, per_euro, day, days, sites */
+    public function newest(): array
+    {
+        return $this->db->rows(
+            "SELECT c.currency, (SELECT trim_scale(x.per_euro) FROM exchange_rate x WHERE x.currency = c.currency ORDER BY x.day DESC LIMIT 1) AS per_euro, (SELECT max(x.day) FROM exchange_rate x WHERE x.currency = c.currency) AS day,
+                (SELECT count(*) FROM exchange_rate x WHERE x.currency = c.currency) AS days, (SELECT string_agg(s.name, ', ' ORDER BY s.name) FROM site s WHERE s.currency = c.currency) AS sites
+             FROM (SELECT currency FROM site UNION SELECT currency FROM exchange_rate) c ORDER BY c.currency",
+        );
+    }
+
+    /** One rate by hand, checked as a row of a table is. */
+    public function set(string $currency, string $day, string $perEuro): void
+    {
+        try {
+            $this->import("currency,day,per_euro\n".implode(',', array_map(static fn (string $c): string => '"'.str_replace('"', '', $c).'"', [$currency, $day, $perEuro])));
+        } catch (Refused $refused) {
+            throw new Refused(array_map(static fn (Refusal $r): Refusal => new Refusal(['rate_currency' => 'currency', 'not_a_day' => 'day', 'rate_number' => 'per_euro'][$r->code] ?? '', $r->code), $refused->refusals));
+        }
+    }
+
     /**
      * CSV with the columns currency, day (YYYY-MM-DD) and per_euro; all of it or nothing.
      *
@@ -49,8 +69,10 @@ final readonly class ExchangeRates
             null === $code ? $rows[] = ['c' => $currency, 'd' => $day, 'r' => number_format((int) $rate / ExchangeRate::SCALE, 6, '.', '')] : $refusals[] = new Refusal('row '.($i + 2), $code);
         }
         Refused::unlessEmpty($refusals);
-        $this->db->transaction(function () use ($rows): void {
-            foreach ($rows as $row) {
+        // a euro is a euro, on every day for which something is said
+        $euro = array_map(static fn (string $day): array => ['c' => 'EUR', 'd' => $day, 'r' => '1'], array_values(array_unique(array_column($rows, 'd'))));
+        $this->db->transaction(function () use ($rows, $euro): void {
+            foreach ([...$rows, ...$euro] as $row) {
                 $this->db->execute('INSERT INTO exchange_rate (currency, day, per_euro) VALUES (:c, :d, :r) ON CONFLICT (currency, day) DO UPDATE SET per_euro = excluded.per_euro', $row);
             }
         });

@@ -66,7 +66,7 @@ final class OrganisationTest extends DatabaseTest
         $structures = $this->get(Structures::class);
         $before = $structures->inForce();
         foreach (['csv', 'xlsx'] as $format) {
-            $file = $this->table($format, StructureSheet::HEAD, StructureSheet::rows($before));
+            $file = $this->table($format, StructureSheet::HEAD, $this->get(StructureSheet::class)->rows($before));
             $units = $this->get(StructureSheet::class)->read($file, $before);
             $facts = [];
             foreach ($units as $unit) {

@@ -66,6 +66,9 @@ final class Check
         } elseif (null !== $parent && (($parent->from ?? null) > ($unit->from ?? new \DateTimeImmutable('0001-01-01')) || (null !== $parent->to && (null === $unit->to || $unit->to > $parent->to)))) {
             $findings[] = new Finding($unit->id, 'validity_outside_parent', false, [...$said, 'parent' => $parent->name]);
         }
+        if (UnitKind::Site === $unit->kind && null === $unit->place && !$unit->retired) {
+            $findings[] = new Finding($unit->id, 'site_without_place', false, $said);
+        }
         if (!$unit->retired && null !== $parent && $parent->retired) {
             $findings[] = new Finding($unit->id, 'under_retired', false, [...$said, 'parent' => $parent->name]);
         }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Jorvent\Core\Organisation;
 
-/** A unit as one version of the structure has it. The id stays the same through all versions; days are inclusive, null is without end. */
+/** A unit as one version of the structure has it. The id stays the same through all versions; days are inclusive, null is without end. The place is the site on the map that a unit of kind site stands for. */
 final readonly class Unit
 {
     public function __construct(
@@ -17,6 +17,7 @@ final readonly class Unit
         public ?\DateTimeImmutable $to = null,
         public bool $retired = false,
         public ?int $plan = null,
+        public ?int $place = null,
     ) {
     }
 
@@ -38,6 +39,6 @@ final readonly class Unit
     /** @return array<string, scalar|null> every fact as one comparable value */
     public function facts(): array
     {
-        return ['parent' => $this->parent, 'code' => $this->code, 'name' => $this->name, 'kind' => $this->kind->value, 'from' => $this->from?->format('Y-m-d'), 'to' => $this->to?->format('Y-m-d'), 'retired' => $this->retired, 'plan' => $this->plan];
+        return ['parent' => $this->parent, 'code' => $this->code, 'name' => $this->name, 'kind' => $this->kind->value, 'from' => $this->from?->format('Y-m-d'), 'to' => $this->to?->format('Y-m-d'), 'retired' => $this->retired, 'plan' => $this->plan, 'place' => $this->place];
     }
 }

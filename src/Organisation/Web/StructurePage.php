@@ -8,6 +8,7 @@ use Jorvent\Accounts\Access\Permission;
 use Jorvent\Core\Organisation\Unit;
 use Jorvent\Core\Organisation\UnitKind;
 use Jorvent\Core\Shared\Refused;
+use Jorvent\Organisation\Posts;
 use Jorvent\Organisation\ReachList;
 use Jorvent\Organisation\Structures;
 use Jorvent\Organisation\StructureSheet;
@@ -26,7 +27,7 @@ use Symfony\Component\Routing\Attribute\Route;
 #[Route('/organisation')]
 final class StructurePage extends Page
 {
-    public function __construct(private readonly Structures $structures, private readonly ReachList $reach)
+    public function __construct(private readonly Structures $structures, private readonly ReachList $reach, private readonly Posts $posts)
     {
     }
 
@@ -65,13 +66,22 @@ final class StructurePage extends Page
                 $this->structures->remove($id, $unit, $input->int('version'));
                 $unit = 0;
             } else {
-                $unit = $this->structures->save($id, new Unit($unit, $input->int('parent'), $input->line('code'), $input->line('name'), UnitKind::tryFrom($input->line('kind')) ?? UnitKind::Department, $input->day('valid_from'), $input->day('valid_to'), $input->has('retired'), $input->int('plan')), $input->int('version'));
+                $unit = $this->structures->save($id, new Unit($unit, $input->int('parent'), $input->line('code'), $input->line('name'), UnitKind::tryFrom($input->line('kind')) ?? UnitKind::Department, $input->day('valid_from'), $input->day('valid_to'), $input->has('retired'), $input->int('plan'), $input->int('place')), $input->int('version'));
             }
         } catch (Refused $refused) {
             return $this->page($id, $unit, Errors::of($refused->refusals), $input, 0 === $unit);
         }
 
         return $this->redirectToRoute('structure', ['id' => $id, 'unit' => $unit], Response::HTTP_SEE_OTHER);
+    }
+
+    /** Who holds the posts of a unit, in whatever version. */
+    #[Route('/posts/{unit}', name: 'structure_posts', requirements: ['unit' => '\d{1,9}'], methods: ['POST'])]
+    public function posts(int $unit, Request $request): Response
+    {
+        $holders = array_map(static fn (string $a): ?int => 1 === preg_match('/^\d{1,9}$/', $a) ? (int) $a : null, Input::of($request)->map('holder'));
+
+        return $this->act(fn () => $this->posts->fill($unit, $holders), 'posts_filled', 'structure', ['id' => $this->structures->inForceId(), 'unit' => $unit]);
     }
 
     #[Route('/{id}/force', name: 'structure_force', requirements: ['id' => '\d+'], methods: ['POST'])]
@@ -87,9 +97,9 @@ final class StructurePage extends Page
     }
 
     #[Route('/{id}.{format}', name: 'structure_export', requirements: ['id' => '\d+', 'format' => 'csv|xlsx'], methods: ['GET'])]
-    public function export(int $id, string $format): Response
+    public function export(int $id, string $format, StructureSheet $sheet): Response
     {
-        return SheetWriter::response($format, 'organisation', StructureSheet::HEAD, StructureSheet::rows($this->structures->find($id)));
+        return SheetWriter::response($format, 'organisation', StructureSheet::HEAD, $sheet->rows($this->structures->find($id)));
     }
 
     #[Route('/{id}/import', name: 'structure_import', requirements: ['id' => '\d+'], methods: ['POST'])]
@@ -118,7 +128,7 @@ final class StructurePage extends Page
         return $this->render('organisation/structure.html.twig', [
             'all' => $all, 'head' => $head, 'structure' => $structure, 'lost' => array_diff_key($structure->units, array_flip(array_map(static fn (array $w): int => $w[0]->id, $structure->walk()))), 'unit' => $new ? null : $structure->unit($unit), 'new' => $new, 'under' => $unit, 'draft' => $draft, 'findings' => $findings,
             'blockers' => \count(array_filter($findings, static fn ($f): bool => $f->blocks)), 'by_unit' => array_count_values(array_map(static fn ($f): int => $f->unit ?? 0, $findings)), 'changes' => $draft ? $structure->changesSince($this->structures->inForce()) : null,
-            'kinds' => array_map(static fn (UnitKind $k): string => $k->value, UnitKind::cases()), 'errors' => $errors, 'input' => $input, 'late' => $this->reach->late(),
+            'kinds' => array_map(static fn (UnitKind $k): string => $k->value, UnitKind::cases()), 'places' => $this->structures->places(), 'posts' => 'in_force' === $head->str('state') && $unit > 0 ? $this->posts->of($unit) : [], 'people' => $this->posts->people(), 'errors' => $errors, 'input' => $input, 'late' => $this->reach->late(),
         ], new Response(status: $errors->any() ? 422 : 200));
     }
 }

@@ -28,9 +28,6 @@ final class NewPage extends Page
     private const STARTS = ['profile', 'earlier', 'template', 'table', 'nothing'];
     private const PARTS = ['text', 'terms', 'questions', 'people'];
 
-    /** @var list<\Jorvent\Platform\Database\Record>|null */
-    private ?array $units = null;
-
     public function __construct(private readonly Db $db, private readonly ReachList $reach, private readonly Access $access, private readonly OpenRequisitionHandler $open)
     {
     }
@@ -105,6 +102,6 @@ final class NewPage extends Page
     /** @return list<\Jorvent\Platform\Database\Record> */
     private function units(): array
     {
-        return $this->units ??= array_values(array_filter($this->reach->choices($this->me()->id, Permission::OpenRequisition), static fn ($u): bool => UnitKind::from($u->str('kind'))->hires()));
+        return array_values(array_filter($this->reach->choices($this->me()->id, Permission::OpenRequisition), static fn ($u): bool => UnitKind::from($u->str('kind'))->hires()));
     }
 }

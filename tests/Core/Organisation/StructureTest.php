@@ -30,6 +30,7 @@ final class StructureTest extends TestCase
         yield 'a circle' => [[new Unit(3, 4, '30', 'Hen', UnitKind::Team), new Unit(4, 3, '40', 'Egg', UnitKind::Team)], ['!3 cycle', '!4 cycle']];
         yield 'its own parent' => [[new Unit(3, 3, '30', 'Self', UnitKind::Team)], ['!3 cycle']];
         yield 'a division under a department' => [[new Unit(3, 2, '30', 'Odd', UnitKind::Division)], ['!3 kind_misplaced']];
+        yield 'a site that stands nowhere' => [[new Unit(3, 1, '30', 'Odd', UnitKind::Site)], ['3 site_without_place']];
         yield 'a department at the top' => [[new Unit(3, null, '30', 'Odd', UnitKind::Department)], ['!3 kind_misplaced']];
         yield 'no code, no name' => [[new Unit(3, 1, " \u{200B}", ' ', UnitKind::Department)], ['!3 code_empty', '!3 name_empty']];
         yield 'ends before it begins' => [[new Unit(3, 1, '30', 'X', UnitKind::Department, $day('2026-02-01'), $day('2026-01-01'))], ['!3 validity_upside_down']];
