@@ -107,6 +107,25 @@ final class Catalogue
             ."\n\nYour first half year\nYou learn the boats and the yard beside someone who knows them. After three months you have your own part of the plan, and after six you teach it to the next one.\n\nWhat you bring\nYou have ".('' === $paper ? 'the papers the work needs' : $paper).(0 === $years ? '' : " and about $years years of work behind you").'. We need: '.implode(', ', $musts).'. We would be glad of: '.implode(', ', $wishes).". If you have most of this and want to learn the rest, write to us.\n\nWhat you get\nA yearly pay that is stated here, a pension, travel home at our cost when you live elsewhere, and a plan for your time off that holds.");
     }
 
+    /** @return array<string, array<string, mixed>> questions of the library by name, as Question::toArray() gives them */
+    public static function library(): array
+    {
+        $texts = static fn (string $en, string $nb, string $pl): array => [['en', $en], ['nb', $nb], ['pl', $pl]];
+        $option = static fn (string $key, string $en, string $nb, string $pl, int $points): array => ['key' => $key, 'texts' => [['en', $en], ['nb', $nb], ['pl', $pl]], 'points' => $points];
+        $yesNo = [$option('yes', 'Yes', 'Ja', 'Tak', 100), $option('no', 'No', 'Nei', 'Nie', 0)];
+        $plain = ['id' => 'q', 'weight' => 0, 'required' => true, 'options' => []];
+
+        return [
+            'May work in the country' => [...$plain, 'texts' => $texts('May you work in the country of this opening without a permit from us?', 'Kan du jobbe i landet for denne stillingen uten at vi søker for deg?', 'Czy możesz pracować w kraju tej oferty bez naszego wniosku o zezwolenie?'), 'kind' => 'yes_no', 'options' => $yesNo, 'knockOut' => true, 'accept' => ['yes']],
+            'Medical certificate for ships' => [...$plain, 'texts' => $texts('Do you hold a valid medical certificate for seafarers?', 'Har du gyldig helseattest for arbeidstakere på skip?', 'Czy masz ważne świadectwo zdrowia marynarza?'), 'kind' => 'yes_no', 'options' => $yesNo],
+            'Earliest first day' => [...$plain, 'texts' => $texts('When could you begin?', 'Når kan du begynne?', 'Kiedy możesz zacząć?'), 'kind' => 'date'],
+            'Weeks away at a time' => [...$plain, 'texts' => $texts('How many weeks in a row can you be away from home?', 'Hvor mange uker på rad kan du være borte hjemmefra?', 'Ile tygodni z rzędu możesz być poza domem?'), 'kind' => 'number', 'enough' => 4],
+            'Languages at work' => [...$plain, 'texts' => $texts('In which languages could you work from the first day?', 'På hvilke språk kan du jobbe fra første dag?', 'W jakich językach możesz pracować od pierwszego dnia?'), 'kind' => 'multiple', 'options' => [$option('en', 'English', 'Engelsk', 'Angielski', 50), $option('nb', 'Norwegian', 'Norsk', 'Norweski', 50), $option('pl', 'Polish', 'Polsk', 'Polski', 25)]],
+            'Something that went wrong' => [...$plain, 'texts' => $texts('Tell us of something that went wrong at work and what you did about it.', 'Fortell om noe som gikk galt på jobb, og hva du gjorde med det.', 'Opowiedz o czymś, co w pracy poszło nie tak, i co z tym zrobiłeś.'), 'kind' => 'long'],
+            'Driving licence' => [...$plain, 'texts' => $texts('Do you hold a driving licence, class B?', 'Har du førerkort klasse B?', 'Czy masz prawo jazdy kategorii B?'), 'kind' => 'yes_no', 'required' => false, 'options' => $yesNo],
+        ];
+    }
+
     /** @return list<array<string, mixed>> */
     private static function questions(string $paper, string $must, int $years): array
     {
@@ -115,7 +134,7 @@ final class Catalogue
 
         return [
             ['id' => 'paper', 'texts' => $en('Do you hold '.$paper.', or will you by the first day?'), 'kind' => 'yes_no', 'weight' => 40, 'required' => true, 'options' => [$option('yes', 'Yes', 100), $option('no', 'No', 0)], 'knockOut' => true, 'accept' => ['yes']],
-            ['id' => 'years', 'texts' => $en('How many years have you worked with '.$must.'?'), 'kind' => 'number', 'weight' => 35, 'required' => true, 'options' => [], 'enough' => max(1, $years)],
+            ['id' => 'years', 'texts' => [['en', 'How many years have you worked with '.$must.'?'], ['nb', 'Hvor mange år har du jobbet med '.$must.'?'], ['pl', 'Ile lat pracujesz z: '.$must.'?']], 'kind' => 'number', 'weight' => 35, 'required' => true, 'options' => [], 'enough' => max(1, $years)],
             ['id' => 'shift', 'texts' => [['en', 'Can you work shifts and some weekends?'], ['nb', 'Kan du jobbe skift og noen helger?'], ['pl', 'Czy możesz pracować na zmiany i w niektóre weekendy?']], 'kind' => 'single', 'weight' => 25, 'required' => true, 'options' => [$option('Yes', 'Yes', 100), $option('Sometimes', 'Sometimes', 60), $option('No', 'No', 0)]],
         ];
     }

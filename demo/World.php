@@ -20,6 +20,7 @@ use Jorvent\People\Store\Words;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Files\FileStore;
 use Jorvent\Requisitions\Entity\Requisition;
+use Jorvent\Requisitions\Holidays;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 
@@ -70,7 +71,7 @@ final class World
     private int $person = 0;
     private int $interviewCount = 0;
 
-    public function __construct(private readonly Db $db, private readonly Letter $letter, private readonly FileStore $files, private readonly EntityManagerInterface $entities, private readonly Structures $organisation, private readonly ReachList $reach, private readonly Postings $postings, private readonly \DateTimeImmutable $now, private readonly string $passwordHash)
+    public function __construct(private readonly Db $db, private readonly Letter $letter, private readonly FileStore $files, private readonly EntityManagerInterface $entities, private readonly Structures $organisation, private readonly ReachList $reach, private readonly Postings $postings, private readonly Holidays $holidays, private readonly \DateTimeImmutable $now, private readonly string $passwordHash)
     {
         $this->today = $now->setTime(0, 0);
         $this->random = new Randomizer(new Mt19937(2207));
@@ -146,6 +147,9 @@ final class World
         }
         $this->reach->draw(null);
         $this->holdBack('Morag Isbister');
+        foreach (PublicHolidays::calendars((int) $this->today->format('Y')) as $country => $calendar) {
+            $this->holidays->import($country, $calendar);
+        }
         foreach (Organisation::RATES as $currency => $rate) {
             $this->db->execute('INSERT INTO exchange_rate (currency, day, per_euro) VALUES (:c, :d, :r)', ['c' => $currency, 'd' => $this->today->modify('-1 day')->format('Y-m-d'), 'r' => (string) $rate]);
         }
@@ -185,6 +189,9 @@ final class World
     {
         foreach (Catalogue::FAMILIES as $id => $name) {
             $this->db->insert('job_family', ['id' => $id, 'name' => $name]);
+        }
+        foreach (Catalogue::library() as $name => $question) {
+            $this->db->insert('question_library', ['name' => $name, 'question' => $question, 'saved_by' => $this->accounts['Runa Eikeland'], 'saved_at' => $this->ago(200)]);
         }
         foreach (Catalogue::profiles() as $p) {
             $this->db->insert('role_profile', ['id' => $p['id'], 'family_id' => $p['family'], 'title' => $p['title'], 'level' => $p['level'], 'summary' => $p['summary'], 'description' => $p['description'], 'musts' => $p['musts'], 'wishes' => $p['wishes'], 'competencies' => $p['competencies'], 'questions' => $p['questions'], 'bands' => $p['bands'], 'years_from' => $p['years'], 'years_to' => 0 === $p['years'] ? null : $p['years'] + 7, 'education' => ['analyst' => 'bachelor', 'architect' => 'master', 'finance' => 'bachelor', 'people' => 'bachelor'][$p['trade']] ?? 'vocational', 'benefits' => self::BENEFITS]);

@@ -15,20 +15,25 @@ use Jorvent\Platform\Database\Db;
 use Jorvent\Requisitions\Entity\Requisition;
 use Psr\Clock\ClockInterface;
 
-/** Closes a requisition whose positions are signed: adverts come down, and, if the recruiter agrees, everyone still waiting is told. */
+/** Closes a requisition whose positions are signed: adverts come down, and, if the recruiter agrees, everyone still waiting is told. Filled in part, the positions nobody signed for are given up first. */
 final readonly class Fill
 {
-    public function __construct(private Db $db, private EntityManagerInterface $entities, private ClockInterface $clock, private ActivityLog $log, private Withdraw $withdraw, private CloseOut $closeOut)
+    public function __construct(private Db $db, private EntityManagerInterface $entities, private ClockInterface $clock, private ActivityLog $log, private Withdraw $withdraw, private CloseOut $closeOut, private BriefVersions $versions)
     {
     }
 
-    public function __invoke(int $id, ?Template $word, int $by): void
+    public function __invoke(int $id, ?Template $word, int $by, bool $inPart = false): void
     {
-        $this->db->transaction(function () use ($id, $word, $by): void {
+        $this->db->transaction(function () use ($id, $word, $by, $inPart): void {
             $requisition = $this->entities->find(Requisition::class, $id, LockMode::PESSIMISTIC_WRITE) ?? throw new \LogicException('No such requisition.');
             $signed = $this->db->int('SELECT count(*) FROM hire h JOIN application p ON p.id = h.application_id WHERE p.requisition_id = :r AND h.fell_through_at IS NULL', ['r' => $id]);
-            if ($signed < $requisition->positions) {
-                throw Refused::because('positions_open', '', ['open' => $requisition->positions - $signed]);
+            $givenUp = $requisition->positions - $signed;
+            if ($givenUp > 0 && (!$inPart || 0 === $signed)) {
+                throw Refused::because('positions_open', '', ['open' => $givenUp]);
+            }
+            if ($givenUp > 0) {
+                $requisition->changePositions($signed, $signed);
+                $this->versions->keep($id, $requisition->version, $requisition->brief(), $by);
             }
             if (0 !== $open = $this->db->int("SELECT count(*) FROM application WHERE requisition_id = :r AND state = 'active' AND knock_out = 'failed'", ['r' => $id])) {
                 throw Refused::because('knock_outs_open', '', ['count' => $open]);
@@ -39,7 +44,7 @@ final readonly class Fill
             }
             $requisition->fill($this->clock->now());
             ($this->withdraw)($id);
-            $this->log->record('requisition.filled', 'requisition', $id, $id, change: ['told' => null === $word ? 0 : \count($waiting)]);
+            $this->log->record('requisition.filled', 'requisition', $id, $id, change: ['told' => null === $word ? 0 : \count($waiting), 'given_up' => max(0, $givenUp)]);
         });
     }
 }

@@ -9,6 +9,7 @@ use Jorvent\Core\Messages\Template;
 use Jorvent\Core\Workflow\ApprovalCondition;
 use Jorvent\Core\Workflow\ApprovalRule;
 use Jorvent\Core\Workflow\Post;
+use Jorvent\Pipeline\CallBack;
 use Jorvent\Requisitions\ApprovalQuestions;
 use Jorvent\Requisitions\ApprovalReminders;
 use Jorvent\Requisitions\ApprovalRules;
@@ -219,6 +220,15 @@ final class ApprovalTest extends DatabaseTest
         self::assertSame(['missing'], $this->refused(static fn () => $life->reopen($id, $hire, 'twice')));
         $this->client->request('GET', '/r/2207/state');
         self::assertSelectorTextContains('main', 'Took another post');
+        $closed = array_map(static fn ($r): int => $r->int('id'), $this->db()->rows("SELECT id FROM application WHERE requisition_id = :r AND state = 'closed' ORDER BY id LIMIT 2", ['r' => $id]));
+        self::assertCount(2, $closed);
+        $before = $this->db()->row('SELECT stage FROM application WHERE id = :id', ['id' => $closed[0]])?->str('stage');
+        $callBack = $this->get(CallBack::class);
+        self::assertSame(['nobody_marked'], $this->refused(static fn () => $callBack($id, [], true)));
+        $this->send('/r/2207/pipeline?show=ended', '/r/2207/pipeline/call-back', ['application' => $closed, 'tell' => '1']);
+        self::assertSame([2, $before, 2], [$this->int("SELECT count(*) FROM application WHERE id IN (:ids) AND state = 'active' AND closed_reason IS NULL", ['ids' => $closed]), $this->db()->row('SELECT stage FROM application WHERE id = :id', ['id' => $closed[0]])?->str('stage'), $this->int("SELECT count(*) FROM outbox WHERE kind = 'mail' AND starts_with(key, 'called_back-')")]);
+        self::assertSame(0, $callBack($id, $closed, true), 'who is on the way already is left alone');
+        self::assertSame(2, $this->int('SELECT count(*) FROM stage_visit WHERE application_id IN (:ids) AND left_at IS NULL', ['ids' => $closed]));
         self::assertSame(['positions positions_not_fewer'], $this->refused(static fn () => $life->removePositions($id, 1)));
         self::assertSame(['someone_signed'], $this->refused(function () use ($life): void {
             $this->db()->execute("UPDATE requisition SET state = 'approved' WHERE number = 2207");

@@ -13,6 +13,12 @@ use PHPUnit\Framework\Attributes\CoversClass;
 #[CoversClass(Deliver::class)]
 final class OutboxTest extends DatabaseTest
 {
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->putOffWhatWaits();
+    }
+
     protected function tearDown(): void
     {
         self::standIn('mail', 'normal');

@@ -133,9 +133,9 @@ final class QuestionsTest extends DatabaseTest
         $this->send('/question-library', '/question-library/'.$kept, ['name' => '', 'then' => 'rename']);
         $this->send('/question-library', '/question-library/'.$kept, ['name' => 'Why ships', 'then' => 'rename']);
         $this->send('/question-library', '/question-library/'.$kept, ['name' => '', 'then' => 'retire']);
-        $this->client->request('GET', '/question-library?q=ships');
+        $this->client->request('GET', '/question-library?q=why+ships');
         self::assertSelectorTextContains('tbody', 'Nothing here');
-        $crawler = $this->client->request('GET', '/question-library?q=ships&show=retired');
+        $crawler = $this->client->request('GET', '/question-library?q=why+ships&show=retired');
         self::assertSame('Why ships', $crawler->filter('tbody input[name=name]')->attr('value'));
     }
 

@@ -103,6 +103,7 @@ final class StartTest extends DatabaseTest
 
     public function testALongTableGoesInPiecesAndStopsWhenAsked(): void
     {
+        $this->putOffWhatWaits();
         $imports = $this->get(Imports::class);
         $me = $this->as('Solveig Aune')->id;
         $id = $imports->take($this->table('csv', ['title', 'department', 'site'], (static function (): \Generator {

@@ -183,6 +183,20 @@ final class UseCasesTest extends DatabaseTest
         self::assertSame(['offer_not_open'], $this->refused(static fn () => $answer->decline($offer, 'Too late')));
         self::assertSame(1, $this->int("SELECT count(*) FROM outbox WHERE kind = 'records' AND state = 'waiting'"));
         self::assertSame(['positions_open'], $this->refused(fn () => $this->get(Fill::class)($this->int('SELECT id FROM requisition WHERE number = 2201'), null, $solveig)), 'two positions, one signed');
+
+        // filled in part: the other position is given up, whoever waits is closed out
+        $this->db()->execute("UPDATE application SET knock_out = 'confirmed' WHERE knock_out = 'failed'");
+        $this->entities()->clear();
+        $requisition = $this->int('SELECT id FROM requisition WHERE number = 2201');
+        self::assertSame(['offer_open'], $this->refused(fn () => $this->get(Fill::class)($requisition, null, $solveig, true)), 'someone else holds an offer');
+        foreach ($this->db()->rows("SELECT o.id FROM offer o JOIN application p ON p.id = o.application_id WHERE p.requisition_id = :r AND o.state IN ('draft', 'asked', 'agreed', 'sent')", ['r' => $requisition]) as $open) {
+            $desk->withdraw($open->int('id'));
+        }
+        $this->get(Fill::class)($requisition, null, $solveig, true);
+        self::assertSame(['filled', 1, 0], [$this->state($requisition), $this->int('SELECT positions FROM requisition WHERE id = :r', ['r' => $requisition]), $this->int("SELECT count(*) FROM application WHERE requisition_id = :r AND state = 'active'", ['r' => $requisition])]);
+        self::assertSame('1', $this->db()->row("SELECT content ->> 'positions' AS n FROM brief_version WHERE requisition_id = :r ORDER BY version DESC LIMIT 1", ['r' => $requisition])?->str('n'), 'the history of the brief has it');
+        $none = $this->int("SELECT id FROM requisition r WHERE state = 'approved' AND NOT EXISTS (SELECT 1 FROM hire h JOIN application p ON p.id = h.application_id WHERE p.requisition_id = r.id) ORDER BY id LIMIT 1");
+        self::assertSame(['positions_open'], $this->refused(fn () => $this->get(Fill::class)($none, null, $solveig, true)), 'nobody signed is not in part');
     }
 
     public function testAnOfferExpires(): void

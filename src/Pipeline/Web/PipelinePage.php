@@ -10,6 +10,7 @@ use Jorvent\Core\Messages\Template;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Core\Workflow\Stage;
 use Jorvent\Messages\Mailing;
+use Jorvent\Pipeline\CallBack;
 use Jorvent\Pipeline\CloseOut;
 use Jorvent\Pipeline\DecideKnockOut;
 use Jorvent\Pipeline\Entity\Application;
@@ -100,6 +101,17 @@ final class PipelinePage extends Page
             'view' => $this->views->byNumber($number), 'people' => $people, 'reasons' => Application::CLOSE_REASONS, 'word' => $word, 'errors' => $errors, 'input' => $input, 'hold' => Mailing::HOLD_SECONDS,
             'preview' => [] === $people ? null : $word->fill($mailing->fields($people[0]->int('candidate_id'), $_subject->requisitionId)),
         ], new Response(status: $errors->any() ? 422 : 200));
+    }
+
+    #[Gate(Permission::CloseOut, Gate::REQUISITION)]
+    #[Route('/call-back', name: 'pipeline_call_back', methods: ['POST'])]
+    public function callBack(int $number, Request $request, CallBack $callBack, Subject $_subject): Response
+    {
+        $input = Input::of($request);
+
+        return $this->act(function () use ($callBack, $_subject, $input): void {
+            $this->say('called_back', ['%count%' => $callBack((int) $_subject->requisitionId, $input->ints('application'), $input->has('tell'))]);
+        }, null, 'pipeline', ['number' => $number, 'application' => $input->ints('application')[0] ?? null]);
     }
 
     #[Gate(Permission::CloseOut, Gate::APPLICATION)]

@@ -56,7 +56,7 @@ final class OutcomePage extends Page
     {
         $input = Input::of($request);
 
-        return $this->act(fn () => $fill((int) $_subject->requisitionId, $input->has('tell') ? new Template($input->line('subject'), $input->text('body')) : null, $this->me()->id), 'filled', 'outcome', ['number' => $number]);
+        return $this->act(fn () => $fill((int) $_subject->requisitionId, $input->has('tell') ? new Template($input->line('subject'), $input->text('body')) : null, $this->me()->id, $input->has('in_part')), 'filled', 'outcome', ['number' => $number]);
     }
 
     /** @return list<array{stage: string, median: float|null, people: int, agreed: int}> days at each stage over everyone who left it or stands there */
