@@ -4,16 +4,14 @@ declare(strict_types=1);
 
 namespace Jorvent\Offers;
 
-use Dompdf\Dompdf;
-use Dompdf\Options;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
-use Twig\Environment;
+use Jorvent\Platform\Files\Pdf;
 
 /** The offer's letter, as HTML for the screen and as the PDF that is sent and signed. */
 final readonly class Letter
 {
-    public function __construct(private Db $db, private Environment $twig)
+    public function __construct(private Db $db, private Pdf $pdf)
     {
     }
 
@@ -29,14 +27,6 @@ final readonly class Letter
 
     public function pdf(int $offer, \DateTimeImmutable $on): string
     {
-        $options = new Options();
-        $options->setIsRemoteEnabled(false);
-        $options->setDefaultFont('DejaVu Serif');
-        $pdf = new Dompdf($options);
-        $pdf->loadHtml($this->twig->render('offers/letter.pdf.twig', ['letter' => $this->facts($offer), 'on' => $on]), 'UTF-8');
-        $pdf->setPaper('A4');
-        $pdf->render();
-
-        return $pdf->output() ?? throw new \RuntimeException('The letter could not be written.');
+        return $this->pdf->write('offers/letter.pdf.twig', ['letter' => $this->facts($offer), 'on' => $on]);
     }
 }

@@ -79,10 +79,21 @@ final readonly class OpenRequisitionHandler
         });
     }
 
+    /** Nobody starts from it any more; whoever kept it, or an admin, may say so. */
+    public function retireTemplate(int $template, int $me, bool $admin): void
+    {
+        $this->db->transaction(function () use ($template, $me, $admin): void {
+            if (0 === $this->db->execute('UPDATE requisition_template SET retired_at = :now WHERE id = :id AND retired_at IS NULL AND (saved_by = :me OR :admin)', ['now' => $this->clock->now(), 'id' => $template, 'me' => $me, 'admin' => $admin])) {
+                throw Refused::because('missing', 'template');
+            }
+            $this->log->record('template.retired', 'template', $template);
+        });
+    }
+
     /** @return list<Record> templates someone may start from */
     public function templates(int $me): array
     {
-        return $this->db->rows("SELECT t.id, t.name, t.shared, t.saved_at, t.content ->> 'title' AS title, a.name AS by FROM requisition_template t JOIN account a ON a.id = t.saved_by WHERE t.retired_at IS NULL AND (t.shared OR t.saved_by = :me) ORDER BY lower(t.name) LIMIT 200", ['me' => $me]);
+        return $this->db->rows("SELECT t.id, t.name, t.shared, t.saved_by, t.saved_at, t.content ->> 'title' AS title, a.name AS by FROM requisition_template t JOIN account a ON a.id = t.saved_by WHERE t.retired_at IS NULL AND (t.shared OR t.saved_by = :me) ORDER BY lower(t.name) LIMIT 200", ['me' => $me]);
     }
 
     /**

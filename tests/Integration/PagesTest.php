@@ -99,6 +99,28 @@ final class PagesTest extends DatabaseTest
         }
     }
 
+    public function testTheDescriptionIsTheSameOnTheCareersSiteAndOnPaper(): void
+    {
+        $html = '<h2>What you will do</h2><p>Keep <strong>żagle</strong> &amp; ropes <em>dry</em>.</p><ul><li>first å</li><li>second</li></ul>';
+        $this->db()->execute('UPDATE requisition SET description = :d WHERE number = 2201', ['d' => $html]);
+        $site = $this->client->request('GET', '/careers/2201')->filter('.rich');
+        self::assertSame(['What you will do', 'żagle', 'dry', 2], [$site->filter('h2, h3')->first()->text(), $site->filter('strong')->text(), $site->filter('em')->text(), $site->filter('ul')->first()->filter('li')->count()]);
+        $this->as('Solveig Aune');
+        $this->client->request('GET', '/r/2201/brief.pdf');
+        self::assertResponseIsSuccessful();
+        self::assertResponseHeaderSame('Content-Type', 'application/pdf');
+        $pdf = (string) $this->client->getResponse()->getContent();
+        self::assertStringStartsWith('%PDF-', $pdf);
+        $file = tempnam(sys_get_temp_dir(), 'pdf');
+        self::assertNotFalse($file);
+        file_put_contents($file, $pdf);
+        $text = (string) preg_replace('/\s+/', ' ', (string) shell_exec('pdftotext -layout -enc UTF-8 '.escapeshellarg($file).' -'));
+        unlink($file);
+        self::assertStringContainsString('What you will do Keep żagle & ropes dry.', $text);
+        self::assertStringContainsString('first å second', $text, 'the dots are drawn');
+        self::assertStringNotContainsString('<', $text);
+    }
+
     public function testAManagerSeesOnlyWhatIsWithinReach(): void
     {
         $this->as('Callum Gauthier');

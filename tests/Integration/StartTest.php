@@ -51,6 +51,15 @@ final class StartTest extends DatabaseTest
         self::assertSame($old->brief()->toArray()['payTo'], $new->brief()->toArray()['payTo']);
         self::assertEquals($old->questionnaire(), $new->questionnaire());
         self::assertNotNull($new->brief()->targetOn);
+        $open->keepTemplate($old->id, 'For all', true, $solveig);
+        self::assertCount(1, $open->templates($gordon));
+        $this->as('Gordon Leask');
+        $crawler = $this->client->request('GET', '/requisitions/new?from=template');
+        self::assertCount(0, $crawler->filter('form[action$=retire]'), 'another’s is not his to retire');
+        self::assertSame(['template missing'], $this->refused(static fn () => $open->retireTemplate($template, $gordon, false)));
+        $this->as('Solveig Aune');
+        $this->send('/requisitions/new?from=template', '/requisitions/templates/'.$template.'/retire', []);
+        self::assertSame(['template missing'], $this->refused(static fn () => $open->fromTemplate($template, 5, $solveig)));
         self::assertSame(['name missing'], $this->refused(static fn () => $open->keepTemplate($old->id, '', true, $solveig)));
     }
 

@@ -11,6 +11,7 @@ use Jorvent\Core\Shared\FieldMerge;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Organisation\ReachList;
 use Jorvent\Platform\Database\Db;
+use Jorvent\Platform\Files\Pdf;
 use Jorvent\Platform\Text\RichText;
 use Jorvent\Platform\Web\Errors;
 use Jorvent\Platform\Web\Gate;
@@ -31,6 +32,7 @@ use Jorvent\Requisitions\Profiles;
 use Jorvent\Requisitions\RequisitionViews;
 use Jorvent\Requisitions\SaveBrief;
 use Jorvent\Requisitions\SaveBriefHandler;
+use Symfony\Component\HttpFoundation\HeaderUtils;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -51,6 +53,18 @@ final class BriefPage extends Page
     public function show(int $number): Response
     {
         return $this->page($number, null, Errors::none());
+    }
+
+    /** The brief on paper, for those who read it away from the screen. */
+    #[Gate(Permission::ReadRequisition, Gate::REQUISITION)]
+    #[Route('/brief.pdf', name: 'brief_pdf', methods: ['GET'])]
+    public function pdf(int $number, Pdf $pdf, Subject $_subject): Response
+    {
+        $view = $this->views->byNumber($number);
+        $requisition = $this->entities->find(Requisition::class, (int) $_subject->requisitionId) ?? throw $this->createNotFoundException();
+        $file = $pdf->write('requisitions/brief.pdf.twig', ['view' => $view, 'brief' => $requisition->brief(), 'questions' => $requisition->questionnaire()->questions]);
+
+        return new Response($file, 200, ['Content-Type' => 'application/pdf', 'Content-Disposition' => HeaderUtils::makeDisposition(HeaderUtils::DISPOSITION_ATTACHMENT, 'R-'.$number.'.pdf')]);
     }
 
     #[Gate(Permission::EditBrief, Gate::REQUISITION)]

@@ -68,6 +68,12 @@ final class NewPage extends Page
         return $this->act(fn () => $handler->keepTemplate((int) $_subject->requisitionId, $input->line('name'), $input->has('shared'), $this->me()->id), 'template_kept', 'brief', ['number' => $number]);
     }
 
+    #[Route('/requisitions/templates/{id}/retire', name: 'template_retire', requirements: ['id' => '\d{1,9}'], methods: ['POST'])]
+    public function retire(int $id, OpenRequisitionHandler $handler): Response
+    {
+        return $this->act(fn () => $handler->retireTemplate($id, $this->me()->id, $this->access->allows($this->me(), Permission::Administer)), 'template_retired', 'requisition_new', ['from' => 'template']);
+    }
+
     /** Who looks after it until someone else is named: oneself, else a recruiter of that place. */
     private function recruiter(int $me, ?int $site): int
     {
