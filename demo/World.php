@@ -182,7 +182,7 @@ final class World
         $this->db->execute("DELETE FROM reach_list l USING org_unit u WHERE l.account_id = :a AND u.id = l.unit_id AND NOT EXISTS (SELECT 1 FROM org_node n JOIN org_structure s ON s.id = n.structure_id WHERE s.state = 'kept' AND n.unit_id = u.id AND n.parent_id = u.parent_id)
             AND u.id NOT IN (SELECT unit_id FROM account_grant WHERE account_id = :a)", ['a' => $id]);
         $this->db->execute("UPDATE reach_stamp SET structure_id = (SELECT id FROM org_structure WHERE state = 'kept'), drawn_at = :at WHERE account_id = :a", ['a' => $id, 'at' => $this->ago(23)]);
-        $this->db->insert('outbox', ['kind' => 'reach', 'subject_kind' => 'reach', 'subject_id' => $id, 'payload' => new \stdClass(), 'key' => 'reach-held-'.$id, 'available_at' => $this->now->modify('+1 day'), 'created_at' => $this->ago(16)]);
+        $this->db->insert('outbox', ['kind' => 'reach', 'subject_kind' => 'reach', 'subject_id' => $id, 'payload' => new \stdClass(), 'key' => 'reach-held-'.$id, 'available_at' => $this->now->modify('+5 years'), 'created_at' => $this->ago(16)]);
     }
 
     private function catalogue(): void
