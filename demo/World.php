@@ -5,6 +5,10 @@ declare(strict_types=1);
 namespace Jorvent\Demo;
 
 use Doctrine\ORM\EntityManagerInterface;
+use Jorvent\Adverts\AdvertTexts;
+use Jorvent\Adverts\Boards;
+use Jorvent\Core\Adverts\BoardRules;
+use Jorvent\Core\Adverts\Price;
 use Jorvent\Core\Market\Criterion;
 use Jorvent\Core\Query\Document;
 use Jorvent\Core\Screening\Questionnaire;
@@ -61,6 +65,8 @@ final class World
 
     private readonly \DateTimeImmutable $today;
     private readonly Randomizer $random;
+    /** For what adverts bring, so that it can be told anew without changing who lives in this world. */
+    private readonly Randomizer $chance;
     private readonly People $people;
     /** @var array<string, int> ids by name */
     private array $accounts = [];
@@ -70,11 +76,13 @@ final class World
     private array $briefs = [];
     private int $person = 0;
     private int $interviewCount = 0;
+    private int $aheadCount = 0;
 
-    public function __construct(private readonly Db $db, private readonly Letter $letter, private readonly FileStore $files, private readonly EntityManagerInterface $entities, private readonly Structures $organisation, private readonly ReachList $reach, private readonly Postings $postings, private readonly Holidays $holidays, private readonly \DateTimeImmutable $now, private readonly string $passwordHash)
+    public function __construct(private readonly Db $db, private readonly Letter $letter, private readonly FileStore $files, private readonly EntityManagerInterface $entities, private readonly Structures $organisation, private readonly ReachList $reach, private readonly Postings $postings, private readonly Holidays $holidays, private readonly Boards $boards, private readonly AdvertTexts $adverts, private readonly string $outside, private readonly \DateTimeImmutable $now, private readonly string $passwordHash)
     {
         $this->today = $now->setTime(0, 0);
         $this->random = new Randomizer(new Mt19937(2207));
+        $this->chance = new Randomizer(new Mt19937(2208));
         $this->people = new People(11, $this->today);
     }
 
@@ -83,6 +91,7 @@ final class World
     {
         $this->db->transaction(function () use ($large, $tell, $crowd): void {
             $tell('organisation and catalogue');
+            $this->boards();
             $this->organisation();
             $this->catalogue();
             $tell('own candidates');
@@ -105,6 +114,10 @@ final class World
                 $tell($crowd.' more candidates');
                 $this->crowd($crowd);
             }
+            $this->flush();
+            $this->begun();
+            $this->remembered();
+            $this->shown();
             $tell('first versions of the briefs');
             foreach ($this->entities->getRepository(Requisition::class)->findAll() as $requisition) {
                 [$by, $at] = $this->briefs[$requisition->id];
@@ -125,10 +138,39 @@ final class World
         $this->db->execute('ANALYZE');
     }
 
+    private function boards(): void
+    {
+        foreach (JobBoards::BOARDS as $key => [$name, $shape, $reach, $fields, $rules, $price]) {
+            $this->boards->save($key, $name, $shape, $this->outside.'/'.$key, $key.'-demo-key', true, $reach, $fields, BoardRules::fromArray($rules), Price::fromArray($price), 0);
+        }
+    }
+
+    /** Nobody finishes who did not begin, and nobody begins who did not come. */
+    private function begun(): void
+    {
+        $this->db->execute('UPDATE posting_day d SET started = d.started + x.n, visits = d.visits + 3 * x.n FROM (SELECT posting_id, CAST(applied_at AS date) AS day, count(*) AS n FROM application WHERE posting_id IS NOT NULL GROUP BY 1, 2) x WHERE x.posting_id = d.posting_id AND x.day = d.day');
+        $this->db->execute('UPDATE posting_day d SET started = started + x.n, visits = visits + 3 * x.n FROM (SELECT p.id, CAST(p.live_at AS date) AS day, count(a.id) AS n FROM posting p JOIN application a ON a.posting_id = p.id WHERE NOT EXISTS (SELECT 1 FROM posting_day e WHERE e.posting_id = p.id AND e.day = CAST(a.applied_at AS date)) GROUP BY p.id) x WHERE x.id = d.posting_id AND x.day = d.day');
+    }
+
+    /** Some let us remember which adverts they followed before the one they applied by. */
+    private function remembered(): void
+    {
+        $this->db->execute("UPDATE application a SET touches = jsonb_build_array(jsonb_build_object('p', o.id, 'on', CAST(a.applied_at AS date) - 4), jsonb_build_object('p', a.posting_id, 'on', CAST(a.applied_at AS date)))
+            FROM posting p CROSS JOIN LATERAL (SELECT x.id FROM posting x WHERE x.requisition_id = p.requisition_id AND x.id <> p.id AND x.live_at < now() ORDER BY md5(x.code || p.code) LIMIT 1) o WHERE p.id = a.posting_id AND a.origin = 'applied' AND a.id % 5 < 2");
+    }
+
+    /** What boards show is what the briefs say. */
+    private function shown(): void
+    {
+        foreach ($this->db->rows("SELECT id, requisition_id, locale FROM posting WHERE board <> 'careers' AND state = 'live'") as $row) {
+            $this->db->execute('UPDATE posting SET sent_hash = :h WHERE id = :id', ['h' => $this->adverts->advert($row->int('requisition_id'), $row->str('locale'))->fingerprint(), 'id' => $row->int('id')]);
+        }
+    }
+
     private function organisation(): void
     {
         foreach (Organisation::SITES as [$id, $name, $city, $country, $zone, $currency, $latitude, $longitude]) {
-            $this->db->insert('site', ['id' => $id, 'name' => $name, 'city' => $city, 'country' => $country, 'zone' => $zone, 'currency' => $currency, 'latitude' => $latitude, 'longitude' => $longitude]);
+            $this->db->insert('site', ['id' => $id, 'name' => $name, 'city' => $city, 'country' => $country, 'zone' => $zone, 'currency' => $currency, 'latitude' => $latitude, 'longitude' => $longitude, 'region' => JobBoards::PLACES[$city][0], 'postcode' => JobBoards::PLACES[$city][1]]);
         }
         $this->structures();
         foreach (Organisation::PEOPLE as [$name, $email, $title, $site, $unit, $roles, $rank, $posts]) {
@@ -257,7 +299,7 @@ final class World
         if (null === $approvedAt) {
             return;
         }
-        $postings = $this->postings($id, $number, $openedAgo, 'filled' === $state);
+        $postings = $this->postings($id, $number, $openedAgo, 'filled' === $state ? 5 : 0, false);
         $wanted = new Wanted($profile['musts'], $profile['wishes'], $profile['years'], Organisation::SITES[$site - 1][2]);
         $questions = Questionnaire::fromArray($profile['questions']);
         for ($i = 0; $i < $applicants; ++$i) {
@@ -282,13 +324,16 @@ final class World
         $this->db->execute('INSERT INTO questions_version (requisition_id, version, questions, saved_at) SELECT id, 1, questions, created_at FROM requisition WHERE id = :id', ['id' => $id]);
         $this->briefs[$id] = [$this->accounts[$manager], $this->ago($openedAgo + 2)];
         $this->told($openedAgo + 3, $manager, 'requisition.opened', 'requisition', $id, $id);
+        $postings = null === $approved ? [] : $this->postings($id, $number, $openedAgo, $ended, true);
         for ($i = 0; $i < $applicants; ++$i) {
             $c = $this->candidate($profile['trade'], null, max($ended, $openedAgo - 3 - $i));
             $this->bulk('candidate')->flush();
             $signed = 'filled' === $state && 0 === $i;
             $held = 'on_hold' === $state;
             $at = $this->ago(max($ended, $openedAgo - 3 - $i), 10, $i);
-            $application = $this->db->insert('application', ['candidate_id' => $c['id'], 'requisition_id' => $id, 'origin' => 'applied', 'stage' => $signed ? 'hired' : 'screening', 'state' => $signed ? 'hired' : ($held ? 'active' : 'closed'), 'entered_at' => $at, 'applied_at' => $at, 'closed_reason' => $signed || $held ? null : ('cancelled' === $state ? 'cancelled' : 'position_filled'), 'closed_at' => $signed || $held ? null : $this->ago($ended)]);
+            $board = [] === $postings ? null : $this->cameBy($postings);
+            $further = null === $board || $this->share() < JobBoards::DOES[$board][3];
+            $application = $this->db->insert('application', ['candidate_id' => $c['id'], 'requisition_id' => $id, 'origin' => 'applied', 'posting_id' => null === $board ? null : $postings[$board], 'stage' => $signed ? 'hired' : ($further || $held ? 'screening' : 'new'), 'state' => $signed ? 'hired' : ($held ? 'active' : 'closed'), 'entered_at' => $at, 'applied_at' => $at, 'closed_reason' => $signed || $held ? null : ('cancelled' === $state ? 'cancelled' : 'position_filled'), 'closed_at' => $signed || $held ? null : $this->ago($ended)]);
             if ($held) {
                 $this->bulk('stage_visit')->add(['application_id' => $application, 'stage' => 'screening', 'entered_at' => $at, 'left_at' => null]);
             }
@@ -325,28 +370,67 @@ final class World
         }
     }
 
-    /** @return list<int> */
-    private function postings(int $id, int $number, int $openedAgo, bool $ended): array
+    /** @return non-empty-array<string, int> postings by board, each with its days: lively at first, then less, after the season */
+    private function postings(int $id, int $number, int $openedAgo, int $endedAgo, bool $earlier): array
     {
         $postings = [];
-        foreach (0 === $number % 2 ? ['careers'] : ['careers', 'quayside'] as $board) {
+        foreach (JobBoards::of($number, $earlier) as $i => $board) {
             $code = substr(hash('sha256', $board.$number), 0, 10);
-            $postings[] = $posting = $this->db->insert('posting', [
-                'requisition_id' => $id, 'board' => $board, 'code' => $code, 'state' => $ended ? 'withdrawn' : 'live', 'until' => $this->today->modify('+'.(20 + $number % 9).' days')->format('Y-m-d'), 'external_ref' => 'quayside' === $board ? 'Q'.$code : null,
-                'external_url' => null, 'asked_at' => $this->ago($openedAgo - 1), 'live_at' => $this->ago($openedAgo - 1), 'ended_at' => $ended ? $this->ago(5) : null,
+            $own = 'careers' === $board;
+            $begunAgo = max($endedAgo + 1, $openedAgo - 1 - ($own ? 0 : $i));
+            $over = $earlier || $endedAgo > 0;
+            $downAgo = $over ? ($own ? $endedAgo : max($endedAgo, $begunAgo - 30)) : 0;
+            $until = $this->today->modify(match (true) {
+                $over => '-'.$downAgo.' days', 2201 === $number && 'quayside' === $board => '+1 day', default => '+'.(20 + $number % 9).' days',
+            });
+            $postings[$board] = $posting = $this->db->insert('posting', [
+                'requisition_id' => $id, 'board' => $board, 'code' => $code, 'want' => $over ? 'down' : 'live', 'state' => $over ? ($downAgo > $endedAgo ? 'ended' : 'withdrawn') : 'live', 'until' => $until->format('Y-m-d'), 'sent_until' => $own ? null : $until->format('Y-m-d'), 'external_ref' => $own ? null : 'demo-'.$code,
+                'external_url' => null, 'asked_at' => $this->ago($begunAgo), 'live_at' => $this->ago($begunAgo), 'ended_at' => $over ? $this->ago($downAgo) : null, 'runs' => !$over && $begunAgo > 30 ? 2 : 1,
             ]);
-            for ($day = $openedAgo - 1; $day >= 0 && !($ended && $day < 5); --$day) {
-                $visits = max(1, (int) round(('careers' === $board ? 9 : 14) * exp(-($openedAgo - $day) / 20)) + $this->random->getInt(-2, 4));
-                $this->db->execute('INSERT INTO posting_day (posting_id, day, visits, started) VALUES (:p, :d, :v, :s)', ['p' => $posting, 'd' => $this->ago($day)->format('Y-m-d'), 'v' => $visits, 's' => $this->random->getInt(0, max(1, intdiv($visits, 4)))]);
+            [$visits, $starts] = JobBoards::DOES[$board];
+            for ($day = $begunAgo; $day >= $downAgo; --$day) {
+                $on = $this->ago($day);
+                $seen = $this->poisson($visits * JobBoards::SEASON[(int) $on->format('n') - 1] * (.35 + .65 * exp(-($begunAgo - $day) / 18)));
+                $this->bulk('posting_day')->add(['posting_id' => $posting, 'day' => $on->format('Y-m-d'), 'visits' => $seen, 'started' => min($seen, $this->poisson($seen * $starts))]);
             }
         }
 
         return $postings;
     }
 
+    private function poisson(float $mean): int
+    {
+        $k = 0;
+        for ($p = $this->share(), $floor = exp(-$mean); $p > $floor; $p *= $this->share()) {
+            ++$k;
+        }
+
+        return $k;
+    }
+
+    private function share(): float
+    {
+        return $this->chance->getInt(0, 1_000_000) / 1_000_000;
+    }
+
+    /** @param non-empty-array<string, int> $postings */
+    private function cameBy(array $postings): string
+    {
+        $weights = array_intersect_key(array_map(static fn (array $does): int => $does[2], JobBoards::DOES), $postings);
+        $at = $this->chance->getInt(1, max(1, array_sum($weights)));
+        foreach ($weights as $board => $weight) {
+            $at -= $weight;
+            if ($at <= 0) {
+                return $board;
+            }
+        }
+
+        return array_key_first($postings);
+    }
+
     /**
      * @param array{trade: string, competencies: list<array<string, string>>, questions: list<array<string, mixed>>, years: int, ...} $profile
-     * @param list<int>                                                                                                              $postings
+     * @param non-empty-array<string, int> $postings
      * @param array{int, int}                                                                                                       $band
      */
     private function application(int $requisition, string $manager, string $recruiter, array $profile, Wanted $wanted, Questionnaire $questions, array $postings, int $openedAgo, int $i, bool $ended, string $currency, array $band, string $title): void
@@ -364,7 +448,7 @@ final class World
         $applied = $this->ago($appliedAgo, 9, $i);
         [$visits, $entered] = $this->visits($stage, $applied, 'active' !== $state);
         $id = $this->db->insert('application', [
-            'candidate_id' => $c['id'], 'requisition_id' => $requisition, 'origin' => $sourced ? 'sourced' : 'applied', 'posting_id' => $sourced ? null : $postings[$i % \count($postings)], 'stage' => $stage->value, 'state' => $state, 'entered_at' => $entered, 'applied_at' => $applied,
+            'candidate_id' => $c['id'], 'requisition_id' => $requisition, 'origin' => $sourced ? 'sourced' : 'applied', 'posting_id' => $sourced ? null : $postings[$this->cameBy($postings)], 'stage' => $stage->value, 'state' => $state, 'entered_at' => $entered, 'applied_at' => $applied,
             'answers' => [] === $answers ? new \stdClass() : $answers, 'score' => $sourced ? null : $score->value, 'knock_out' => $knockOut, 'knock_out_due' => $failed ? $applied->modify('+1 day') : null, 'knock_out_by' => 'confirmed' === $knockOut ? $this->accounts[$recruiter] : null,
             'fit' => $fit->score, 'fit_parts' => array_map(static fn ($p): array => $p->toArray(), $fit->parts), 'closed_reason' => $reason, 'closed_at' => null === $reason ? null : $this->ago(min($appliedAgo, 5)), 'consent_version' => '2026-1', 'consented_at' => $applied,
         ]);
@@ -435,10 +519,11 @@ final class World
         $slot = $this->interviewCount++;
         $ahead = Stage::Interview === $stage && 0 !== $i % 3;
         $offered = Stage::Interview === $stage && 0 === $i % 5 && $ahead;
-        $day = $ahead ? $this->workday(2 + intdiv($slot, 6), 1) : $this->workday(1 + intdiv($slot, 6), -1);
-        $start = $day->setTime(8 + $slot % 6, 0);
+        // the next ones are on the next working day, six a day
+        $turn = $ahead ? $this->aheadCount++ : $slot;
+        $start = $this->workday(1 + intdiv($turn, 6), $ahead ? 1 : -1)->setTime(8 + $turn % 6, 0);
         $id = $this->db->insert('interview', ['application_id' => $application, 'candidate_id' => $candidate, 'title' => 'First interview', 'minutes' => 50, 'place' => 'Video, link in the calendar', 'state' => $offered ? 'offered' : 'booked', 'during' => $offered ? null : $this->range($start, 50), 'organiser_id' => $this->accounts[$recruiter], 'uid' => hash('sha256', 'i'.$application).'@skerryline.example', 'created_at' => $entered]);
-        foreach (array_unique([$manager, ['Ines Teixeira', 'Piotr Zaremba'][$slot % 2]]) as $k => $who) {
+        foreach (array_unique([$manager, ['Ines Teixeira', 'Piotr Zaremba'][$turn % 2]]) as $k => $who) {
             $this->db->insert('interview_seat', ['interview_id' => $id, 'account_id' => $this->accounts[$who], 'during' => $offered ? null : $this->range($start, 50)]);
             if (!$ahead && !(1 === $k && 0 === $slot % 5)) {
                 $this->scorecard($id, $this->accounts[$who], $competencies, $start);

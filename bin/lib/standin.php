@@ -12,4 +12,7 @@ if (is_string($_SERVER['JORVENT_ENV_FILE'] ?? null)) {
     (new Dotenv())->load($_SERVER['JORVENT_ENV_FILE']);
 }
 $var = $_SERVER['JORVENT_VAR'] ?? null;
-Desk::at(is_string($var) ? $var : throw new RuntimeException('JORVENT_VAR is not set.'))->answer(Request::createFromGlobals())->send();
+$desk = Desk::at(is_string($var) ? $var : throw new RuntimeException('JORVENT_VAR is not set.'));
+$request = Request::createFromGlobals();
+$desk->answer($request)->send(); // with php-fpm, send() also ends the connection
+$desk->afterwards($request);

@@ -7,6 +7,7 @@ namespace Jorvent\Adverts;
 use Doctrine\DBAL\LockMode;
 use Doctrine\ORM\EntityManagerInterface;
 use Jorvent\Activity\ActivityLog;
+use Jorvent\Core\Adverts\Advert;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Requisitions\Entity\Requisition;
@@ -14,14 +15,14 @@ use Jorvent\Requisitions\Entity\Requisition;
 /** Chooses the category that boards file the advert under. */
 final readonly class FileUnder
 {
-    public function __construct(private Db $db, private EntityManagerInterface $entities, private ActivityLog $log, private Places $places)
+    public function __construct(private Db $db, private EntityManagerInterface $entities, private ActivityLog $log)
     {
     }
 
     public function __invoke(int $id, string $category): void
     {
-        if (!\in_array($category, $this->places->categories(), true)) {
-            throw Refused::because('category_missing', 'category', ['categories' => implode(', ', $this->places->categories())]);
+        if (!\in_array($category, Advert::CATEGORIES, true)) {
+            throw Refused::because('category_missing', 'category', ['categories' => implode(', ', Advert::CATEGORIES)]);
         }
         $this->db->transaction(function () use ($id, $category): void {
             $requisition = $this->entities->find(Requisition::class, $id, LockMode::PESSIMISTIC_WRITE) ?? throw new \LogicException('No such requisition.');

@@ -35,19 +35,19 @@ final readonly class Sites
      *
      * @return int the site's id
      */
-    public function save(?int $id, string $name, string $city, string $country, string $zone, string $currency, ?float $latitude, ?float $longitude, int $seen): int
+    public function save(?int $id, string $name, string $city, string $country, string $zone, string $currency, ?float $latitude, ?float $longitude, int $seen, string $region = '', string $postcode = ''): int
     {
         Refused::unlessEmpty(array_values(array_filter([
             '' === $name ? new Refusal('name', 'missing') : null, '' === $city ? new Refusal('city', 'missing') : null, self::isCountry($country) ? null : new Refusal('country', 'country_unknown'), null === WorkingHours::zone($zone) ? new Refusal('zone', 'zone_unknown') : null,
             self::isCurrency($currency) ? null : new Refusal('currency', 'currency_unknown'), null === $latitude || abs($latitude) > 90 ? new Refusal('latitude', 'latitude_wrong') : null, null === $longitude || abs($longitude) > 180 ? new Refusal('longitude', 'longitude_wrong') : null,
             0 !== $this->db->int('SELECT count(*) FROM site WHERE lower(name) = lower(:n) AND id <> :id', ['n' => $name, 'id' => $id ?? 0]) ? new Refusal('name', 'name_taken') : null,
         ])));
-        $values = ['name' => $name, 'city' => $city, 'country' => $country, 'zone' => $zone, 'currency' => $currency, 'latitude' => $latitude, 'longitude' => $longitude];
+        $values = ['name' => $name, 'city' => $city, 'country' => $country, 'zone' => $zone, 'currency' => $currency, 'latitude' => $latitude, 'longitude' => $longitude, 'region' => $region, 'postcode' => $postcode];
 
         return $this->db->transaction(function () use ($id, $values, $seen): int {
             if (null === $id) {
                 $id = $this->db->insert('site', $values);
-            } elseif (0 === $this->db->execute('UPDATE site SET name = :name, city = :city, country = :country, zone = :zone, currency = :currency, latitude = :latitude, longitude = :longitude, version = version + 1 WHERE id = :id AND version = :seen', [...$values, 'id' => $id, 'seen' => $seen])) {
+            } elseif (0 === $this->db->execute('UPDATE site SET name = :name, city = :city, country = :country, zone = :zone, currency = :currency, latitude = :latitude, longitude = :longitude, region = :region, postcode = :postcode, version = version + 1 WHERE id = :id AND version = :seen', [...$values, 'id' => $id, 'seen' => $seen])) {
                 throw Refused::because('saved_by_another');
             }
             $this->log->record('site.saved', 'site', $id, change: $values);

@@ -17,6 +17,12 @@ final readonly class Http
     {
     }
 
+    /** The same for another address. */
+    public function at(string $base): self
+    {
+        return new self($this->client, rtrim($base, '/'));
+    }
+
     /**
      * @param array<string, mixed>       $body
      * @param array<string, string|null> $headers

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace Jorvent\Requisitions;
 
 use Jorvent\Accounts\Access\Permission;
+use Jorvent\Core\Adverts\Advert;
 use Jorvent\Core\Organisation\UnitKind;
 use Jorvent\Organisation\ReachList;
-use Jorvent\Outside\Boards\QuaysideJobs;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
 
@@ -80,7 +80,7 @@ final class BriefChoices
     /** @return list<string> */
     public function categories(): array
     {
-        return QuaysideJobs::CATEGORIES;
+        return Advert::CATEGORIES;
     }
 
     /** @return array<string, string> ISO 3166 codes with their names */

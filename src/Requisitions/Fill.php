@@ -7,7 +7,7 @@ namespace Jorvent\Requisitions;
 use Doctrine\DBAL\LockMode;
 use Doctrine\ORM\EntityManagerInterface;
 use Jorvent\Activity\ActivityLog;
-use Jorvent\Adverts\Withdraw;
+use Jorvent\Adverts\AdvertDesk;
 use Jorvent\Core\Messages\Template;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Pipeline\CloseOut;
@@ -18,7 +18,7 @@ use Psr\Clock\ClockInterface;
 /** Closes a requisition whose positions are signed: adverts come down, and, if the recruiter agrees, everyone still waiting is told. Filled in part, the positions nobody signed for are given up first. */
 final readonly class Fill
 {
-    public function __construct(private Db $db, private EntityManagerInterface $entities, private ClockInterface $clock, private ActivityLog $log, private Withdraw $withdraw, private CloseOut $closeOut, private BriefVersions $versions)
+    public function __construct(private Db $db, private EntityManagerInterface $entities, private ClockInterface $clock, private ActivityLog $log, private AdvertDesk $adverts, private CloseOut $closeOut, private BriefVersions $versions)
     {
     }
 
@@ -43,7 +43,7 @@ final readonly class Fill
                 ($this->closeOut)($id, $waiting, 'position_filled', $word, $by);
             }
             $requisition->fill($this->clock->now());
-            ($this->withdraw)($id);
+            $this->adverts->withdraw($id);
             $this->log->record('requisition.filled', 'requisition', $id, $id, change: ['told' => null === $word ? 0 : \count($waiting), 'given_up' => max(0, $givenUp)]);
         });
     }

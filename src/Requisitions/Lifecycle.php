@@ -7,7 +7,7 @@ namespace Jorvent\Requisitions;
 use Doctrine\DBAL\LockMode;
 use Doctrine\ORM\EntityManagerInterface;
 use Jorvent\Activity\ActivityLog;
-use Jorvent\Adverts\Withdraw;
+use Jorvent\Adverts\AdvertDesk;
 use Jorvent\Core\Messages\Template;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Core\Workflow\RequisitionAct;
@@ -20,7 +20,7 @@ use Psr\Clock\ClockInterface;
 /** The life of a requisition beyond approval. Each act says beforehand what it does to adverts, candidates, offers and approvals, and does just that. */
 final readonly class Lifecycle
 {
-    public function __construct(private Db $db, private EntityManagerInterface $entities, private ClockInterface $clock, private ActivityLog $log, private Withdraw $withdraw, private CloseOut $closeOut, private OfferDesk $offers, private Approvals $approvals, private BriefVersions $versions)
+    public function __construct(private Db $db, private EntityManagerInterface $entities, private ClockInterface $clock, private ActivityLog $log, private AdvertDesk $adverts, private CloseOut $closeOut, private OfferDesk $offers, private Approvals $approvals, private BriefVersions $versions)
     {
     }
 
@@ -32,7 +32,7 @@ final readonly class Lifecycle
     public function meets(int $id): array
     {
         $row = $this->db->row(
-            "SELECT (SELECT count(*) FROM posting WHERE requisition_id = r.id AND state IN ('waiting', 'live', 'failed')) AS adverts, (SELECT count(*) FROM application WHERE requisition_id = r.id AND state = 'active') AS candidates, (SELECT count(*) FROM application WHERE requisition_id = r.id AND state = 'active' AND knock_out = 'failed') AS knock_outs,
+            'SELECT (SELECT count(*) FROM posting WHERE requisition_id = r.id AND state IN '.AdvertDesk::ON." AND want <> 'down') AS adverts, (SELECT count(*) FROM application WHERE requisition_id = r.id AND state = 'active') AS candidates, (SELECT count(*) FROM application WHERE requisition_id = r.id AND state = 'active' AND knock_out = 'failed') AS knock_outs,
                 (SELECT count(*) FROM offer o JOIN application p ON p.id = o.application_id WHERE p.requisition_id = r.id AND o.state IN ('draft', 'asked', 'agreed', 'sent')) AS offers, (SELECT count(*) FROM approval WHERE requisition_id = r.id AND state = 'waiting') AS asked,
                 (SELECT count(*) FROM hire h JOIN application p ON p.id = h.application_id WHERE p.requisition_id = r.id AND h.fell_through_at IS NULL) AS signed, r.positions FROM requisition r WHERE r.id = :id", ['id' => $id]) ?? throw new \LogicException('No such requisition.');
 
@@ -44,7 +44,7 @@ final readonly class Lifecycle
     {
         $this->act($id, RequisitionAct::Hold, $reason, function (Requisition $requisition) use ($id): void {
             $requisition->hold();
-            ($this->withdraw)($id);
+            $this->adverts->withdraw($id);
         });
     }
 
@@ -67,7 +67,7 @@ final readonly class Lifecycle
             }
             $this->closeAll($id, $word, $by);
             $this->approvals->drop($id, null);
-            ($this->withdraw)($id);
+            $this->adverts->withdraw($id);
         });
     }
 

@@ -8,13 +8,15 @@ use Jorvent\Activity\ActivityLog;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Outside\TextServices\TextServiceSettings;
 use Jorvent\Platform\Database\Db;
+use Jorvent\Platform\Security\Sealer;
 use Psr\Clock\ClockInterface;
-use Symfony\Component\DependencyInjection\Attribute\Autowire;
 
 /** The text service an admin entered. Its key is sealed with a key of the instance and never shown again. */
 final readonly class TextServiceStore
 {
-    public function __construct(private Db $db, private ClockInterface $clock, private ActivityLog $log, #[Autowire('%kernel.secret%'), \SensitiveParameter] private string $secret)
+    private const SEAL = 'text service key';
+
+    public function __construct(private Db $db, private ClockInterface $clock, private ActivityLog $log, private Sealer $sealer)
     {
     }
 
@@ -28,7 +30,7 @@ final readonly class TextServiceStore
             throw Refused::because('missing', 'model');
         }
         $this->db->transaction(function () use ($address, $model, $key): void {
-            $cipher = null === $key || '' === $key ? $this->db->row('SELECT key_cipher FROM text_service')?->strOrNull('key_cipher') : $this->seal($key);
+            $cipher = null === $key || '' === $key ? $this->db->row('SELECT key_cipher FROM text_service')?->strOrNull('key_cipher') : $this->sealer->seal($key, self::SEAL);
             $this->db->execute('INSERT INTO text_service (id, address, model, key_cipher, saved_at) VALUES (1, :a, :m, :k, :now) ON CONFLICT (id) DO UPDATE SET address = EXCLUDED.address, model = EXCLUDED.model, key_cipher = EXCLUDED.key_cipher, saved_at = EXCLUDED.saved_at', ['a' => $address, 'm' => $model, 'k' => $cipher, 'now' => $this->clock->now()]);
             $this->log->record('text_service.saved', 'text_service', 1, change: ['model' => $model]);
         });
@@ -55,7 +57,7 @@ final readonly class TextServiceStore
         $row = $this->db->row('SELECT address, model, key_cipher FROM text_service');
         $cipher = $row?->strOrNull('key_cipher');
 
-        return null === $row ? null : new TextServiceSettings($row->str('address'), $row->str('model'), null === $cipher ? null : $this->open($cipher));
+        return null === $row ? null : new TextServiceSettings($row->str('address'), $row->str('model'), null === $cipher ? null : $this->sealer->open($cipher, self::SEAL));
     }
 
     /** @return list<string> */
@@ -80,25 +82,5 @@ final readonly class TextServiceStore
             }
             $this->log->record('text_service.countries', 'text_service', 1, change: ['countries' => implode(', ', $countries)]);
         });
-    }
-
-    private function seal(#[\SensitiveParameter] string $key): string
-    {
-        $nonce = random_bytes(\SODIUM_CRYPTO_SECRETBOX_NONCEBYTES);
-
-        return base64_encode($nonce.sodium_crypto_secretbox($key, $nonce, $this->boxKey()));
-    }
-
-    private function open(string $cipher): ?string
-    {
-        $raw = (string) base64_decode($cipher, true);
-        $key = sodium_crypto_secretbox_open(substr($raw, \SODIUM_CRYPTO_SECRETBOX_NONCEBYTES), substr($raw, 0, \SODIUM_CRYPTO_SECRETBOX_NONCEBYTES), $this->boxKey());
-
-        return false === $key ? null : $key;
-    }
-
-    private function boxKey(): string
-    {
-        return hash_hkdf('sha256', $this->secret, \SODIUM_CRYPTO_SECRETBOX_KEYBYTES, 'text service key');
     }
 }

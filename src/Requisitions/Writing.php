@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Jorvent\Requisitions;
 
+use Jorvent\Adverts\Boards;
 use Jorvent\Core\Shared\Money;
 use Jorvent\Core\Writing\Checker;
 use Jorvent\Core\Writing\Draft;
 use Jorvent\Core\Writing\Drafter;
 use Jorvent\Core\Writing\Passage;
-use Jorvent\Outside\Boards\QuaysideJobs;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Text\RichText;
 
@@ -19,7 +19,7 @@ final readonly class Writing
     public const INSTRUCTION = 'You write job descriptions for Skerry Line. Use only the facts given. Plain words, short sentences, "you". No superlatives, no words about age, sex, origin or family. Blocks with a short heading on a line of its own, an empty line between blocks.';
     private const EDUCATION = ['upper_secondary' => 'Upper secondary school', 'vocational' => 'Vocational training', 'bachelor' => 'A bachelor’s degree', 'master' => 'A master’s degree', 'doctorate' => 'A doctorate'];
 
-    public function __construct(private Db $db, private QuaysideJobs $board, private TextServiceStore $service)
+    public function __construct(private Db $db, private Boards $boards, private TextServiceStore $service)
     {
     }
 
@@ -27,11 +27,14 @@ final readonly class Writing
     public function findings(Brief $brief): array
     {
         preg_match_all('#<h[23]>(.*?)</h[23]>#s', $brief->description, $m);
-        $rules = $this->board->rules();
+        $limits = [];
+        foreach ($this->boards->all() as $board) {
+            $limits[$board->name] = [$board->rules->minWords, $board->rules->maxWords];
+        }
 
         return (new Checker())->check(new Draft(
             RichText::plain($brief->description), array_map(static fn (string $h): string => html_entity_decode(strip_tags($h)), $m[1]), $brief->musts, null !== $brief->payFrom, '' !== $this->city($brief), $brief->country ?? '',
-            boards: [$this->board->name() => [$rules->minWords, $rules->maxWords]], noCurrentPay: $this->service->countriesWithoutCurrentPay(),
+            boards: $limits, noCurrentPay: $this->service->countriesWithoutCurrentPay(),
         ));
     }
 

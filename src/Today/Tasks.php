@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Jorvent\Today;
 
 use Jorvent\Accounts\Entity\Account;
+use Jorvent\Adverts\Analysis;
 use Jorvent\Core\Workflow\Task;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
@@ -15,14 +16,14 @@ final readonly class Tasks
 {
     private const ANSWER_DAYS = 2;
 
-    public function __construct(private Db $db, private ClockInterface $clock)
+    public function __construct(private Db $db, private ClockInterface $clock, private Analysis $analysis)
     {
     }
 
     /** @return list<Task> most urgent first */
     public function of(Account $me): array
     {
-        return Task::inOrder([...$this->approvals($me), ...$this->knockOuts($me), ...$this->newApplicants($me), ...$this->scorecards($me), ...$this->interviews($me), ...$this->offers($me), ...$this->briefs($me), ...$this->failures($me), ...$this->units($me), ...$this->questions($me), ...$this->decisions($me)]);
+        return Task::inOrder([...$this->approvals($me), ...$this->knockOuts($me), ...$this->adverts($me), ...$this->newApplicants($me), ...$this->scorecards($me), ...$this->interviews($me), ...$this->offers($me), ...$this->briefs($me), ...$this->failures($me), ...$this->units($me), ...$this->questions($me), ...$this->decisions($me)]);
     }
 
     /** @return list<Task> */
@@ -94,6 +95,17 @@ final readonly class Tasks
         return $this->tasks(
             "SELECT 'failed_delivery' AS kind, o.id AS subject, o.created_at AS since, o.created_at AS due, r.number, r.title, s.city, o.kind AS what, o.last_error AS error FROM outbox o JOIN requisition r ON r.id = o.requisition_id JOIN site s ON s.id = r.site_id
              WHERE o.state = 'failed' AND r.recruiter_id = :me", $me, 0);
+    }
+
+    /** @return list<Task> adverts that a board did not take, and those that cost and bring nothing */
+    private function adverts(Account $me): array
+    {
+        $refused = $this->tasks(
+            "SELECT 'advert_refused' AS kind, p.id AS subject, coalesce(p.ended_at, p.asked_at) AS since, r.number, r.title, s.city, b.name AS person, p.reason AS note FROM posting p JOIN board b ON b.key = p.board JOIN requisition r ON r.id = p.requisition_id JOIN site s ON s.id = r.site_id
+             WHERE p.state = 'refused' AND r.state = 'approved' AND r.recruiter_id = :me AND NOT EXISTS (SELECT 1 FROM posting n WHERE n.requisition_id = p.requisition_id AND n.board = p.board AND n.id > p.id)", $me, 1);
+        $now = $this->clock->now();
+
+        return [...$refused, ...array_map(static fn (Record $r): Task => new Task('advert_wasted', $r->int('id'), $r->instant('live_at'), $now->modify('+2 days'), 0, ['number' => $r->int('number'), 'title' => $r->str('title'), 'city' => '', 'person' => $r->str('name'), 'count' => $r->int('visits')]), $this->analysis->wasted($me->id))];
     }
 
     /** @return list<Task> what an approver wants to know before deciding, and what came back */

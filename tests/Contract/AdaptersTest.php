@@ -4,9 +4,7 @@ declare(strict_types=1);
 
 namespace Jorvent\Tests\Contract;
 
-use Jorvent\Core\Adverts\Advert;
 use Jorvent\Core\Calendar\Interval;
-use Jorvent\Outside\Boards\JobBoard;
 use Jorvent\Outside\Calendars\Calendars;
 use Jorvent\Outside\Mail\MailPost;
 use Jorvent\Outside\Mail\OutgoingMail;
@@ -24,28 +22,10 @@ final class AdaptersTest extends DatabaseTest
 {
     protected function tearDown(): void
     {
-        foreach (['board', 'resumes', 'calendar', 'records', 'mail'] as $name) {
+        foreach (['resumes', 'calendar', 'records', 'mail'] as $name) {
             self::standIn($name, 'normal');
         }
         parent::tearDown();
-    }
-
-    public function testTheBoardTakesAnAdvertOncePerKey(): void
-    {
-        $key = bin2hex(random_bytes(6));
-        $first = $this->post($key);
-        self::assertEquals($first, $this->post($key));
-        self::assertNotEquals($first, $this->post($key.'x'));
-        self::assertStringContainsString('Marine Electrician', (string) file_get_contents($first->url));
-        $this->get(JobBoard::class)->withdraw($first->ref);
-        self::assertFalse(@file_get_contents($first->url), 'and takes it down');
-    }
-
-    public function testTheBoardRefusesWhatItCanNotFile(): void
-    {
-        $this->expectException(RefusedByThem::class);
-        $this->expectExceptionMessage('headline and category are needed');
-        $this->get(JobBoard::class)->post(new Advert('', 'Text', 'Bergen', null, true, new \DateTimeImmutable('2026-01-01')), 'http://x', null, 'k');
     }
 
     public function testTheResumeBankCountsAndFindsByOurQueryLine(): void
@@ -97,7 +77,7 @@ final class AdaptersTest extends DatabaseTest
     /** @return iterable<string, array{string, string, class-string<\Throwable>}> */
     public static function failures(): iterable
     {
-        foreach (['board', 'resumes', 'calendar', 'records', 'mail'] as $name) {
+        foreach (['resumes', 'calendar', 'records', 'mail'] as $name) {
             yield "$name down" => [$name, 'down', NotNow::class];
             yield "$name wrong" => [$name, 'wrong', 'mail' === $name ? RefusedByThem::class : NotNow::class];
         }
@@ -110,7 +90,6 @@ final class AdaptersTest extends DatabaseTest
         self::standIn($name, $mode);
         $this->expectException($expected);
         match ($name) {
-            'board' => $this->post('k'),
             'resumes' => $this->get(ResumeBank::class)->search('PLC', 1),
             'calendar' => $this->get(Calendars::class)->busy('a@b.example', new Interval(new \DateTimeImmutable('2026-02-02'), new \DateTimeImmutable('2026-02-03'))),
             'records' => $this->get(HrRecords::class)->create(['name' => 'A'], 'k'),
@@ -130,10 +109,5 @@ final class AdaptersTest extends DatabaseTest
     {
         self::standIn('records', 'slow');
         self::assertStringStartsWith('M-', $this->get(HrRecords::class)->create(['name' => 'Slow'], bin2hex(random_bytes(6))));
-    }
-
-    private function post(string $key): \Jorvent\Outside\Boards\PostedAdvert
-    {
-        return $this->get(JobBoard::class)->post(new Advert('Marine Electrician', 'Text', 'Bergen', 'Engine', true, new \DateTimeImmutable('2026-01-01')), 'http://127.0.0.1/careers/2201', null, $key);
     }
 }

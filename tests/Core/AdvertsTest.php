@@ -6,9 +6,17 @@ namespace Jorvent\Tests\Core;
 
 use Jorvent\Core\Adverts\Advert;
 use Jorvent\Core\Adverts\BoardRules;
+use Jorvent\Core\Adverts\MarkUp;
+use Jorvent\Core\Adverts\PostingState;
+use Jorvent\Core\Adverts\PostingStep;
+use Jorvent\Core\Adverts\Price;
+use Jorvent\Core\Adverts\PriceKind;
+use Jorvent\Core\Adverts\RuleResult;
+use Jorvent\Core\Adverts\Shown;
 use Jorvent\Core\Messages\Template;
 use Jorvent\Core\Reporting\Days;
 use Jorvent\Core\Resume\Contacts;
+use Jorvent\Core\Shared\Money;
 use Jorvent\Core\Shared\Refusal;
 use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -16,6 +24,12 @@ use PHPUnit\Framework\TestCase;
 
 #[CoversClass(Advert::class)]
 #[CoversClass(BoardRules::class)]
+#[CoversClass(MarkUp::class)]
+#[CoversClass(PostingState::class)]
+#[CoversClass(PostingStep::class)]
+#[CoversClass(Price::class)]
+#[CoversClass(RuleResult::class)]
+#[CoversClass(Shown::class)]
 #[CoversClass(Template::class)]
 #[CoversClass(Days::class)]
 #[CoversClass(Contacts::class)]
@@ -24,13 +38,81 @@ final class AdvertsTest extends TestCase
     public function testEveryFailedRuleIsNamedWithItsField(): void
     {
         $today = new \DateTimeImmutable('2026-01-12');
-        $rules = new BoardRules(minWords: 80, maxTitle: 20, payRequired: true, categories: ['Engine'], openedWithinDays: 30, forbiddenInTitle: '!');
-        $codes = static fn (Advert $a): array => array_map(static fn (Refusal $r): string => $r->field.' '.$r->code, $rules->check($a, $today));
-        self::assertSame(['description too_few_words', 'title title_too_long', 'title title_forbidden_character', 'pay pay_not_shown', 'category category_missing', 'opened_on opened_too_long_ago', 'site city_missing'], $codes(new Advert('Marine Electrician wanted now!', 'Two words', '', 'Cook', false, new \DateTimeImmutable('2025-11-01'))));
-        self::assertSame([], $codes(new Advert('Marine Electrician', str_repeat('word ', 80), 'Bergen', 'Engine', true, new \DateTimeImmutable('2026-01-02'))));
-        self::assertSame([], (new BoardRules())->check(new Advert('', '', 'Bergen', null, false, new \DateTimeImmutable('2001-01-01')), $today), 'a board without rules takes all');
-        self::assertSame(['words' => 2, 'limit' => 80, 'by' => 78], $rules->check(new Advert('A', 'Two words', 'Bergen', 'Engine', true, $today), $today)[0]->data);
-        self::assertSame('too_many_words', (new BoardRules(maxWords: 1))->check(new Advert('A', 'Two words', 'Bergen', null, true, $today), $today)[0]->code);
+        $rules = new BoardRules(80, 900, 20, '!', MarkUp::Lists, 'must', ['city', 'region', 'postcode'], ['Engine' => 'Motor'], ['no' => 'SITE'], 30, 14, ['en']);
+        $codes = static fn (Advert $a, ?int $days = 14, ?BoardRules $r = null): array => array_map(static fn (Refusal $x): string => $x->field.' '.$x->code, ($r ?? $rules)->refuse($a, $today, $days));
+        $bad = new Advert('Marine Electrician wanted now!', '<p>Two words</p>', 'Two words', '', 'Cook', new \DateTimeImmutable('2025-11-01'), remote: 'fully', locale: 'pl');
+        self::assertSame(['title title_too_long', 'title title_forbidden_character', 'description too_few_words', 'pay pay_not_shown', 'site city_missing', 'category category_unknown_there', 'remote remote_not_taken', 'opened_on opened_too_long_ago', 'until runs_too_long', 'locale language_not_taken'], $codes($bad, 15));
+        $good = new Advert('Marine Electrician', '<p>'.str_repeat('word ', 80).'</p>', str_repeat('word ', 80), 'Bergen', 'Engine', new \DateTimeImmutable('2026-01-02'), 620_000, 760_000, 'NOK', 'year', 'Vestland', '5003', 'NO');
+        self::assertSame([], $codes($good));
+        self::assertSame(['until runs_too_long'], $codes($good, null), 'without end is too long where there is an end');
+        self::assertSame(BoardRules::RULES, array_keys($rules->check($good, $today, 14)), 'every rule is told of, also when it is met');
+        self::assertSame(['18', '20'], [$rules->check($good, $today, 14)['title']->have, $rules->check($good, $today, 14)['title']->limit]);
+        self::assertSame([], $codes(new Advert('', '', '', 'Bergen', null, new \DateTimeImmutable('2001-01-01')), null, new BoardRules()), 'a board without rules takes all');
+        self::assertSame(['words' => 2, 'limit' => 80, 'by' => 78], $rules->check($bad, $today)['words']->problem?->data);
+        self::assertSame(['description too_many_words'], $codes($good, 14, new BoardRules(maxWords: 79)));
+        self::assertSame(['category category_missing'], $codes(new Advert('A', '', 'x', 'Bergen', null, $today), 1, new BoardRules(categories: ['Engine' => 'Motor'])));
+        self::assertEquals($rules, BoardRules::fromArray($rules->toArray()));
+        self::assertEquals(new BoardRules(place: []), BoardRules::fromArray(['min_words' => 'many', 'mark_up' => 7, 'place' => 'city', 'categories' => ['Engine' => ['x'], 'Kitchen' => 'K'], 'pay' => 'perhaps']), 'what is no rule is none');
+    }
+
+    public function testAdviceIsNoFailure(): void
+    {
+        $today = new \DateTimeImmutable('2026-01-12');
+        $advert = new Advert('A', '<h2>Head</h2><p>One <a href="https://x.example">link</a></p><ul><li>two</li></ul>', "Head\nOne link\n- two", 'Bergen', null, $today);
+        $rules = new BoardRules(markUp: MarkUp::Lists, pay: 'should');
+        $results = $rules->check($advert, $today);
+        self::assertSame([['a'], 'pay_not_shown', []], [explode(', ', (string) ($results['mark_up']->problem?->data['elements'] ?? '')), $results['pay']->problem?->code, $rules->refuse($advert, $today)]);
+        self::assertSame([true, false], [$results['pay']->advises(), $results['pay']->fails()]);
+        self::assertSame('<p><strong>Head</strong></p><p>One link</p><ul><li>two</li></ul>', Shown::body($advert, MarkUp::Lists));
+        self::assertSame([$advert->text, $advert->html], [Shown::body($advert, MarkUp::None), Shown::body($advert, MarkUp::Full)]);
+    }
+
+    public function testWhatIsSaidNextDependsOnlyOnWhatIsWantedAndWhatIsKnown(): void
+    {
+        $said = [];
+        foreach (['live', 'paused', 'down'] as $want) {
+            foreach (PostingState::cases() as $state) {
+                foreach ([false, true] as $there) {
+                    foreach ([false, true] as $changed) {
+                        $said[$want.' '.$state->value.($there ? ' there' : '').($changed ? ' changed' : '')] = PostingStep::next($want, $state, $there, $changed)?->value;
+                    }
+                }
+            }
+        }
+        $said = array_filter($said);
+        self::assertSame(['live waiting' => 'send', 'live asked' => 'send'], array_intersect_key($said, ['live waiting' => 1, 'live asked' => 1, 'paused waiting' => 1]));
+        self::assertSame(['live live there changed' => 'update', 'paused live there' => 'pause', 'live paused there' => 'resume', 'down live there' => 'withdraw', 'down waiting' => 'withdraw'], array_replace(array_flip(['live live there changed', 'paused live there', 'live paused there', 'down live there', 'down waiting']), array_intersect_key($said, array_flip(['live live there changed', 'paused live there', 'live paused there', 'down live there', 'down waiting']))));
+        self::assertArrayNotHasKey('live live there', $said, 'nothing is left to say');
+        self::assertSame([], array_filter(array_keys($said), static fn (string $case): bool => 1 === preg_match('/ (planned|refused|withdrawn|ended)/', $case)), 'what has not begun or is over is left alone');
+        // whatever was wanted in between, the steps end where the last wish says
+        foreach (['live' => PostingState::Live, 'paused' => PostingState::Paused, 'down' => PostingState::Withdrawn] as $want => $end) {
+            foreach ([[PostingState::Waiting, false], [PostingState::Live, true], [PostingState::Paused, true]] as [$state, $there]) {
+                for ($changed = $there, $n = 0; null !== $step = PostingStep::next($want, $state, $there, $changed); ++$n) {
+                    self::assertLessThan(4, $n);
+                    [$state, $there, $changed] = [match ($step) {
+                        PostingStep::Send, PostingStep::Resume => PostingState::Live, PostingStep::Pause => PostingState::Paused, PostingStep::Withdraw => PostingState::Withdrawn, PostingStep::Update => $state,
+                    }, true, false];
+                }
+                self::assertTrue($state === $end || ('paused' === $want && PostingState::Waiting === $state), $want);
+            }
+        }
+    }
+
+    public function testPricesByWhatWasUsed(): void
+    {
+        $euro = static fn (int $minor): Money => new Money($minor, 'EUR');
+        self::assertEquals([null, $euro(78_000), $euro(12_000), $euro(5_400), $euro(7_750)], [
+            (new Price(PriceKind::Free))->cost(1, 9, 9), (new Price(PriceKind::Posting, $euro(39_000)))->cost(2, 100, 3), (new Price(PriceKind::Click, $euro(120)))->cost(1, 100, 3), (new Price(PriceKind::Application, $euro(1_800)))->cost(1, 100, 3), (new Price(PriceKind::Subscription, $euro(31_000)))->cost(1, 100, 3, 250),
+        ]);
+        self::assertEquals($p = new Price(PriceKind::Posting, $euro(39_000), 30, 5), Price::fromArray($p->toArray()));
+        self::assertSame(PriceKind::Free, Price::fromArray(['kind' => 'posting', 'amount' => 'much'])->kind);
+    }
+
+    public function testTheFingerprintFollowsWhatABoardShows(): void
+    {
+        $of = static fn (string $title, string $html, ?int $pay): string => (new Advert($title, $html, 'text', 'Bergen', 'Engine', new \DateTimeImmutable('2026-01-02'), $pay, $pay))->fingerprint();
+        self::assertSame($of('A', '<p>b</p>', 5), $of('A', '<p>b</p>', 5));
+        self::assertCount(4, array_unique([$of('A', '<p>b</p>', 5), $of('A', '<p>c</p>', 5), $of('A', '<p>b</p>', 6), $of('A<', 'p>b</p>', 5)]));
     }
 
     public function testMergeFields(): void

@@ -39,7 +39,7 @@ final class UseCasesTest extends DatabaseTest
         $number = $this->get(OpenRequisitionHandler::class)(new OpenRequisition(1, 8, 1, $mo, $mo, $this->account('Solveig Aune')->id));
         $id = $this->int('SELECT id FROM requisition WHERE number = :n', ['n' => $number]);
         self::assertSame(['not_approved'], $this->refused(fn () => $this->get(KeepCandidate::class)($id, '3', $mo)));
-        self::assertSame(['not_approved'], $this->refused(fn () => $this->get(\Jorvent\Adverts\Publish::class)($id, 'careers', null)));
+        self::assertSame(['not_approved'], $this->refused(fn () => $this->get(\Jorvent\Adverts\AdvertDesk::class)->publish($id, ['careers'], null, null)));
         $this->db()->execute('UPDATE requisition SET pay_max = pay_max + 5000000 WHERE id = :id', ['id' => $id]);
         $this->entities()->clear();
         $this->get(AskApproval::class)($id);

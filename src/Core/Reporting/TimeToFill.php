@@ -11,8 +11,6 @@ namespace Jorvent\Core\Reporting;
 final class TimeToFill
 {
     public const FEWEST = 5;
-    /** z for a two-sided 80 % interval. */
-    private const Z80 = 1.2816;
 
     /**
      * @return array{chance: int, low: int, high: int, of: int, within: int}|null per cent; null when there are too few to say
@@ -24,12 +22,9 @@ final class TimeToFill
         }
         $n = $earlier->count();
         $k = $earlier->within($days);
-        // Wilson's score interval
-        $z2 = self::Z80 ** 2;
-        $centre = ($k + $z2 / 2) / ($n + $z2);
-        $half = self::Z80 / ($n + $z2) * sqrt($k * ($n - $k) / $n + $z2 / 4);
+        [$low, $high] = Uncertainty::share($k, $n);
 
-        return ['chance' => (int) round(100 * ($k + 0.5) / ($n + 1)), 'low' => (int) round(100 * max(0, $centre - $half)), 'high' => (int) round(100 * min(1, $centre + $half)), 'of' => $n, 'within' => $k];
+        return ['chance' => (int) round(100 * ($k + 0.5) / ($n + 1)), 'low' => (int) round(100 * $low), 'high' => (int) round(100 * $high), 'of' => $n, 'within' => $k];
     }
 
     /**

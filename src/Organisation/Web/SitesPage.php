@@ -39,7 +39,7 @@ final class SitesPage extends Page
             return $this->act(fn () => $this->sites->remove($id), 'site_removed', 'sites');
         }
         try {
-            $id = $this->sites->save($id, $input->line('name'), $input->line('city'), strtoupper($input->line('country')), $input->line('zone'), strtoupper($input->line('currency')), self::degrees($input->line('latitude')), self::degrees($input->line('longitude')), $input->int('version') ?? 0);
+            $id = $this->sites->save($id, $input->line('name'), $input->line('city'), strtoupper($input->line('country')), $input->line('zone'), strtoupper($input->line('currency')), self::degrees($input->line('latitude')), self::degrees($input->line('longitude')), $input->int('version') ?? 0, $input->line('region'), $input->line('postcode'));
             $this->say('site_saved');
         } catch (Refused $refused) {
             return $this->page($id ?? 0, Errors::of($refused->refusals), $input, null === $id);

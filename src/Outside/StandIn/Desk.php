@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace Jorvent\Outside\StandIn;
 
-use Jorvent\Outside\Boards\StandIn\QuaysideStandIn;
+use Jorvent\Outside\Boards\StandIn\BoardStandIn;
+use Jorvent\Outside\Boards\StandIn\Manners;
 use Jorvent\Outside\Calendars\StandIn\WatchbillStandIn;
 use Jorvent\Outside\Mail\StandIn\Mailroom;
 use Jorvent\Outside\Records\StandIn\MusterStandIn;
@@ -34,9 +35,14 @@ final readonly class Desk
         $offset = is_file($var.'/clock-offset') ? (int) file_get_contents($var.'/clock-offset') : 0;
         $today = new \DateTimeImmutable('@'.(time() + $offset));
 
+        $boards = [];
+        foreach (Manners::all() as $path => $manners) {
+            $boards[$path] = [new BoardStandIn($path, $manners, $shelf($path)), $shelf($path)];
+        }
+
         return new self([
             'mail' => [new Mailroom($shelf('mail'), $dir), $shelf('mail')],
-            'board' => [new QuaysideStandIn($shelf('board')), $shelf('board')],
+            ...$boards,
             'resumes' => [new CrewfoldStandIn($dir, $today), $shelf('resumes')],
             'calendar' => [new WatchbillStandIn(), $shelf('calendar')],
             'text' => [new QuillwrightStandIn(), $shelf('text')],
@@ -70,6 +76,15 @@ final readonly class Desk
         return $response;
     }
 
+    /** What a board that decides later does when its answer has gone out. */
+    public function afterwards(Request $request): void
+    {
+        $standIn = $this->standIns[explode('/', $request->getPathInfo())[1] ?? ''][0] ?? null;
+        if ($standIn instanceof BoardStandIn && !$request->isMethod('GET')) {
+            $standIn->afterwards();
+        }
+    }
+
     /** @param callable(): Response $answer */
     private function behaving(string $mode, bool $isMailbox, callable $answer): Response
     {
@@ -80,7 +95,12 @@ final readonly class Desk
             sleep(self::SLOW_SECONDS);
         }
 
+        if ('lost' === $mode) {
+            $answer(); // done, but nobody hears of it
+        }
+
         return match ($mode) {
+            'lost' => new JsonResponse(['error' => 'timed out'], 504),
             'down' => new JsonResponse(['error' => 'down'], 503),
             'wrong' => new Response('<html>Welcome to our new site!</html>', 200, ['Content-Type' => 'text/html']),
             default => $answer(),
@@ -96,7 +116,7 @@ final readonly class Desk
             foreach (Shelf::MODES as $mode) {
                 $html .= '<button name="mode" value="'.$mode.'"'.($mode === $shelf->mode() ? ' class="on" aria-pressed="true"' : ' aria-pressed="false"').'>'.$mode.'</button>';
             }
-            $html .= '</form></div><ul class="sm sl">';
+            $html .= '</form>'.('slipway' === $key ? '<form method="post" action="/slipway/fetch"><button class="btn btn-sm btn-line">fetch the feed now</button></form>' : '').'</div><ul class="sm sl">';
             foreach (\array_slice($standIn->traffic(), 0, 8) as $line) {
                 $html .= '<li><b>'.htmlspecialchars($line['what']).'</b> '.htmlspecialchars($line['when']).' UTC</li>';
             }

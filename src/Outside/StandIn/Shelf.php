@@ -7,7 +7,7 @@ namespace Jorvent\Outside\StandIn;
 /** Where a stand-in keeps what it got: one JSON file per stand-in, locked while it changes. */
 final readonly class Shelf
 {
-    public const MODES = ['normal', 'slow', 'down', 'wrong'];
+    public const MODES = ['normal', 'slow', 'down', 'wrong', 'lost'];
 
     public function __construct(private string $dir, public string $name)
     {

@@ -14,6 +14,7 @@ interface Carrier
 
     /**
      * @throws NotNow        when the other side did not answer or asked to wait: tried again later
+     * @throws NotBefore     when it is no use asking yet: put off without a try
      * @throws RefusedByThem when the other side said no: trying again unchanged is no use
      */
     public function deliver(Item $item): void;

@@ -53,7 +53,12 @@ final class Deliver
         try {
             $this->db->transaction(static fn () => $carrier->deliver($item));
             $this->db->execute("UPDATE outbox SET state = 'delivered', attempts = attempts + 1, delivered_at = :now, last_error = NULL WHERE id = :id", ['id' => $item->id, 'now' => $this->clock->now()]);
+        } catch (NotBefore $e) {
+            $this->db->execute('UPDATE outbox SET available_at = :at, last_error = :error WHERE id = :id', ['id' => $item->id, 'at' => $e->until, 'error' => $e->getMessage()]);
         } catch (NotNow $e) {
+            if ($carrier instanceof Breaker) {
+                $carrier->missed($item, $e->getMessage());
+            }
             $pause = self::PAUSES[$item->attempts] ?? null;
             $this->failed($item, $e, null === $pause ? 'failed' : 'waiting', $pause ?? 0);
         } catch (\Throwable $e) {

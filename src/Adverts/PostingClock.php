@@ -1,0 +1,41 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jorvent\Adverts;
+
+use Jorvent\Activity\ActivityLog;
+use Jorvent\Platform\Database\Db;
+use Jorvent\Platform\Outbox\Outbox;
+use Jorvent\Platform\Outbox\Periodic;
+use Psr\Clock\ClockInterface;
+
+/** Begins what was planned for today and ends what ran to its last day, by the calendar of the site. */
+final readonly class PostingClock implements Periodic
+{
+    public function __construct(private Db $db, private ClockInterface $clock, private Outbox $outbox, private ActivityLog $log)
+    {
+    }
+
+    public function everySeconds(): int
+    {
+        return 60;
+    }
+
+    public function run(): void
+    {
+        $this->db->transaction(function (): void {
+            $now = $this->clock->now();
+            foreach ($this->db->rows("SELECT p.id, p.code, p.board, p.requisition_id, p.wishes, p.state FROM posting p JOIN requisition r ON r.id = p.requisition_id JOIN site s ON s.id = r.site_id
+                WHERE (p.state = 'planned' AND p.want <> 'down' AND r.state = 'approved' AND p.from_on <= CAST(CAST(:now AS timestamptz) AT TIME ZONE s.zone AS date)) OR (p.state IN ('asked', 'live', 'paused') AND p.until < CAST(CAST(:now AS timestamptz) AT TIME ZONE s.zone AS date)) ORDER BY p.id FOR UPDATE OF p SKIP LOCKED", ['now' => $now]) as $row) {
+                $begins = 'planned' === $row->str('state');
+                $own = Boards::CAREERS === $row->str('board');
+                $this->db->execute('UPDATE posting SET state = :s, live_at = CASE WHEN :live THEN :now ELSE live_at END, ended_at = CASE WHEN :ended THEN CAST(:now AS timestamptz) END WHERE id = :id', ['s' => $begins ? ($own ? 'live' : 'waiting') : 'ended', 'live' => $begins && $own, 'ended' => !$begins, 'now' => $now, 'id' => $row->int('id')]);
+                if ($begins && !$own) {
+                    $this->outbox->add('posting', 'posting-'.$row->str('code').'-'.$row->int('wishes'), 'posting', $row->int('id'), [], $row->int('requisition_id'));
+                }
+                $this->log->record($begins ? 'advert.begun' : 'advert.ended', 'posting', $row->int('id'), $row->int('requisition_id'), change: ['board' => $row->str('board')]);
+            }
+        });
+    }
+}

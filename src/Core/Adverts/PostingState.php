@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jorvent\Core\Adverts;
+
+/** Where an advert stands with a board, as far as we know. */
+enum PostingState: string
+{
+    /** It begins on a later day. */
+    case Planned = 'planned';
+    /** It has to be sent. */
+    case Waiting = 'waiting';
+    /** The board has it and has not put it up yet. */
+    case Asked = 'asked';
+    case Live = 'live';
+    case Paused = 'paused';
+    /** The board said no; mended, it can be posted again. */
+    case Refused = 'refused';
+    case Withdrawn = 'withdrawn';
+    /** It ran to its last day. */
+    case Ended = 'ended';
+
+    public function isOver(): bool
+    {
+        return \in_array($this, [self::Refused, self::Withdrawn, self::Ended], true);
+    }
+}
