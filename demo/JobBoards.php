@@ -28,6 +28,12 @@ final class JobBoards
             ['max_title' => 120, 'mark_up' => 'none', 'place' => ['city']], ['kind' => 'free']],
     ];
 
+    /** number, language, title, text */
+    public const TEXTS = [
+        [2201, 'nb', 'Skipselektriker', '<h2>Dette gjør du</h2><p>Du er en del av et mannskap som holder folk og varer i gang mellom øyene, sommer som vinter. Du holder det elektriske anlegget på fem bilferjer i drift: tavler, PLC-skap for rampe og baugport, alarmer. Du finner feilen, retter den og skriver ned hvordan.</p><h2>Det første halvåret</h2><p>Du lærer båtene og verftet sammen med en som kjenner dem. Etter tre måneder har du din egen del av planen, og etter seks lærer du den bort.</p><h2>Dette har du med deg</h2><p>Fagbrev som skipselektriker og omtrent tre års arbeid bak deg. Vi trenger PLC, tavler og feilsøking. Vi er glade for SCADA, høyspent og landstrøm. Har du det meste av dette og vil lære resten, så skriv til oss.</p><h2>Dette får du</h2><p>En årslønn som står her, pensjon fra første dag, reise hjem for vår regning når du bor et annet sted, og en turnus som holder.</p>'],
+        [2204, 'pl', 'Projektant okrętowy', '<h2>Co będziesz robić</h2><p>Rysujesz to, co stocznia buduje: kadłuby, rampy i przebudowy promów na napęd hybrydowy. Liczysz stateczność, prowadzisz próby i odpowiadasz na pytania z pochylni, zanim staną się poprawkami.</p><h2>Pierwsze pół roku</h2><p>Poznajesz statki i stocznię obok kogoś, kto je zna. Po trzech miesiącach masz własną część planu, po sześciu uczysz jej następną osobę.</p><h2>Czego potrzebujesz</h2><p>Dyplomu z budowy okrętów i kilku lat pracy. Jeśli masz większość z tego i chcesz nauczyć się reszty, napisz do nas.</p><h2>Co dostajesz</h2><p>Roczną płacę, która jest tu podana, emeryturę od pierwszego dnia, podróże do domu na nasz koszt, gdy mieszkasz gdzie indziej, i plan wolnego, który jest dotrzymywany.</p>'],
+    ];
+
     /** key => visits a day at first, share that starts, how often an application comes from there (of all), share that gets past the first look */
     public const DOES = ['careers' => [11.0, .09, 30, .55], 'quayside' => [17.0, .10, 28, .5], 'harbour' => [9.0, .09, 16, .45], 'yard' => [3.0, .16, 12, .7], 'leeshore' => [14.0, .04, 5, .15], 'openberth' => [5.0, .06, 5, .3], 'slipway' => [1.5, .06, 4, .35]];
 

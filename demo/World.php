@@ -117,6 +117,7 @@ final class World
             $this->flush();
             $this->begun();
             $this->remembered();
+            $this->inOtherLanguages();
             $this->shown();
             $tell('first versions of the briefs');
             foreach ($this->entities->getRepository(Requisition::class)->findAll() as $requisition) {
@@ -150,6 +151,13 @@ final class World
     {
         $this->db->execute('UPDATE posting_day d SET started = d.started + x.n, visits = d.visits + 3 * x.n FROM (SELECT posting_id, CAST(applied_at AS date) AS day, count(*) AS n FROM application WHERE posting_id IS NOT NULL GROUP BY 1, 2) x WHERE x.posting_id = d.posting_id AND x.day = d.day');
         $this->db->execute('UPDATE posting_day d SET started = started + x.n, visits = visits + 3 * x.n FROM (SELECT p.id, CAST(p.live_at AS date) AS day, count(a.id) AS n FROM posting p JOIN application a ON a.posting_id = p.id WHERE NOT EXISTS (SELECT 1 FROM posting_day e WHERE e.posting_id = p.id AND e.day = CAST(a.applied_at AS date)) GROUP BY p.id) x WHERE x.id = d.posting_id AND x.day = d.day');
+    }
+
+    private function inOtherLanguages(): void
+    {
+        foreach (JobBoards::TEXTS as [$number, $locale, $title, $html]) {
+            $this->db->execute('INSERT INTO advert_text (requisition_id, locale, title, description, saved_at, account_id) SELECT id, :l, :t, :d, :at, recruiter_id FROM requisition WHERE number = :n', ['n' => $number, 'l' => $locale, 't' => $title, 'd' => $html, 'at' => $this->ago(20)]);
+        }
     }
 
     /** Some let us remember which adverts they followed before the one they applied by. */

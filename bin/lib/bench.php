@@ -6,7 +6,7 @@ declare(strict_types=1);
 [$base, $json] = [$argv[1], in_array('--json', $argv, true)];
 $only = array_values(array_filter(array_slice($argv, 2), static fn (string $a): bool => '--json' !== $a));
 $pages = [
-    'today' => '/today', 'requisitions' => '/requisitions', 'brief' => '/r/2201/brief', 'adverts' => '/r/2201/adverts', 'search' => '/r/2201/sourcing?q='.rawurlencode('(PLC OR SCADA) AND switchboards NOT agency'), 'pipeline' => '/r/2201/pipeline',
+    'today' => '/today', 'requisitions' => '/requisitions', 'brief' => '/r/2201/brief', 'adverts_page' => '/r/2201/adverts', 'search' => '/r/2201/sourcing?q='.rawurlencode('(PLC OR SCADA) AND switchboards NOT agency'), 'pipeline' => '/r/2201/pipeline',
     'interviews' => '/r/2201/interviews', 'offer' => '/r/2205/offer', 'outcome' => '/r/2207/outcome', 'person' => '/people/62', 'find' => '/find?q=ma', 'careers' => '/careers', 'opening' => '/careers/2201',
 ];
 $requests = 60;
@@ -35,6 +35,10 @@ if (302 !== $status) {
 }
 if (in_array('requisitions', $only, true)) {
     require __DIR__.'/bench_requisitions.php';
+    exit(0);
+}
+if (in_array('adverts', $only, true)) {
+    require __DIR__.'/bench_adverts.php';
     exit(0);
 }
 foreach ($pages as $name => $path) {

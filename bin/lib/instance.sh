@@ -104,6 +104,7 @@ APP_SECRET=$(secret application)
 JORVENT_VAR=$DIR
 JORVENT_URL=http://127.0.0.1:$PORT
 JORVENT_HOST=localhost
+JORVENT_TRUSTED_PROXIES=${TRUSTED_PROXIES:-}
 JORVENT_BUILD=$(cd "$ROOT" && cat public/build/* public/vendor/*.* 2>/dev/null | cksum | cut -d' ' -f1)
 JORVENT_HASH_COST=${HASH_COST:-12}
 JORVENT_DEMO=${DEMO:-1}

@@ -63,10 +63,14 @@ final readonly class Apply
         return $refusals;
     }
 
-    /** @return string the address of the status page */
-    public function __invoke(string $key, string $locale): string
+    /**
+     * @param list<array{p: int, on: string}> $touches adverts that were followed, when they may be remembered
+     *
+     * @return string the address of the status page
+     */
+    public function __invoke(string $key, string $locale, array $touches = []): string
     {
-        return $this->db->transaction(function () use ($key, $locale): string {
+        return $this->db->transaction(function () use ($key, $locale, $touches): string {
             $draft = $this->drafts->find($key, lock: true) ?? throw Refused::because('draft_gone');
             if (null !== $draft->strOrNull('sent_at')) {
                 throw Refused::because('already_sent');
@@ -83,6 +87,9 @@ final readonly class Apply
             ]);
             $application = $this->apply($requisition, $opening, $draft, $fields, $answers, $locale);
             $this->drafts->sent($key);
+            if ([] !== $touches) {
+                $this->db->execute('UPDATE application SET touches = CAST(:t AS jsonb) WHERE id = :id', ['t' => json_encode($touches, \JSON_THROW_ON_ERROR), 'id' => $application->id]);
+            }
             $status = $this->links->issue(GuestLinks::STATUS, $application->id, 400);
             $this->mailing->toCandidate('applied-'.$application->id, $application->candidateId, $requisition->id, $this->mailing->template('applied', $locale), ['link' => $status]);
 

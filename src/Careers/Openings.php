@@ -4,48 +4,64 @@ declare(strict_types=1);
 
 namespace Jorvent\Careers;
 
-use Jorvent\Core\Query\Parser;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
-use Jorvent\Platform\Text\RichText;
 use Psr\Clock\ClockInterface;
 
-/** What the public may see: requisitions with a live advert on our own site. */
+/** What the public may see: requisitions with a live advert on our own site, in the reader's language where it is written in it. */
 final readonly class Openings
 {
-    private const COLUMNS = "SELECT r.id, r.number, r.title, r.description, r.musts, r.wishes, r.questions, r.employment, r.positions, r.pay_min, r.pay_max, r.currency, r.pay_frequency, r.share, r.remote, r.benefits, r.months, r.target_on, r.years_from, r.state, s.city, s.country, s.zone, u.name AS department, p.until, p.live_at,
-        a.name AS recruiter FROM requisition r JOIN site s ON s.id = r.site_id JOIN org_unit u ON u.id = r.unit_id JOIN account a ON a.id = r.recruiter_id JOIN posting p ON p.requisition_id = r.id AND p.board = 'careers'";
+    public const PAGE = 30;
+    /** What a list can be narrowed by, in the order shown. */
+    public const FACETS = ['city', 'category', 'employment', 'remote'];
+    private const OPEN = "r.state = 'approved' AND p.state = 'live' AND (p.until IS NULL OR p.until >= :today)";
+    private const FROM = "FROM requisition r JOIN site s ON s.id = r.site_id JOIN org_unit u ON u.id = r.unit_id JOIN posting p ON p.requisition_id = r.id AND p.board = 'careers' LEFT JOIN advert_text t ON t.requisition_id = r.id AND t.locale = :locale";
+    private const COLUMNS = 'r.id, r.number, coalesce(t.title, r.title) AS title, coalesce(t.description, r.description) AS description, t.locale AS text_locale, r.musts, r.wishes, r.questions, r.employment, r.positions, r.pay_min, r.pay_max, r.currency, r.pay_frequency, r.hours, r.share, r.remote, r.benefits, r.months, r.target_on, r.years_from, r.education, r.industry, r.state, r.category, s.city, s.region, s.postcode, s.country, s.zone, u.name AS department, p.until, p.live_at';
 
     public function __construct(private Db $db, private ClockInterface $clock)
     {
     }
 
-    /** @return list<Record> */
-    public function all(string $city = '', string $words = ''): array
+    /**
+     * @param array<string, string> $wanted words (plain), and values of facets
+     *
+     * @return array{openings: list<Record>, count: int, pages: int, facets: array<string, array<string, int>>} a page of the openings, newest first; of each facet how many there would be with each value, the others kept
+     */
+    public function list(array $wanted, int $page, string $locale): array
     {
-        $rows = $this->db->rows(self::COLUMNS." WHERE r.state = 'approved' AND p.state = 'live' AND (p.until IS NULL OR p.until >= :today) AND (:city = '' OR s.city = :city) ORDER BY p.live_at DESC, r.id DESC", ['today' => $this->clock->now()->format('Y-m-d'), 'city' => $city]);
-        $node = (new Parser())->parse($words)->node;
-        if (null === $node) {
-            return $rows;
+        $all = $this->light($wanted['q'] ?? '', $locale);
+        $facets = [];
+        foreach (self::FACETS as $facet) {
+            $others = array_filter($wanted, static fn (string $v, string $k): bool => '' !== $v && $k !== $facet && \in_array($k, self::FACETS, true), \ARRAY_FILTER_USE_BOTH);
+            $facets[$facet] = array_count_values(array_map(static fn (Record $r): string => $r->str($facet), self::matching($all, $others)));
+            ksort($facets[$facet]);
+            unset($facets[$facet]['']);
         }
-        $evaluator = new \Jorvent\Core\Query\Evaluator();
+        $found = self::matching($all, array_filter(array_intersect_key($wanted, array_flip(self::FACETS)), static fn (string $v): bool => '' !== $v));
+        $ids = array_map(static fn (Record $r): int => $r->int('id'), \array_slice($found, self::PAGE * (max(1, $page) - 1), self::PAGE));
+        $openings = [] === $ids ? [] : $this->db->rows('SELECT '.self::COLUMNS.' '.self::FROM.' WHERE r.id IN (:ids) AND '.self::OPEN.' ORDER BY p.live_at DESC, r.id DESC', ['ids' => $ids, 'locale' => $locale] + $this->today());
 
-        return array_values(array_filter($rows, static fn (Record $r): bool => $evaluator->matches($node, \Jorvent\Core\Query\Document::of($r->str('title'), $r->str('city'), $r->str('department'), RichText::plain($r->str('description'))))));
-    }
-
-    /** @return list<Record> cities with how many openings each */
-    public function cities(): array
-    {
-        return $this->db->rows("SELECT s.city, count(*) AS openings FROM requisition r JOIN site s ON s.id = r.site_id JOIN posting p ON p.requisition_id = r.id AND p.board = 'careers' WHERE r.state = 'approved' AND p.state = 'live' AND (p.until IS NULL OR p.until >= :today) GROUP BY s.city ORDER BY s.city", ['today' => $this->clock->now()->format('Y-m-d')]);
+        return ['openings' => $openings, 'count' => \count($found), 'pages' => (int) ceil(\count($found) / self::PAGE), 'facets' => $facets];
     }
 
     /** An opening that was ever public; "open" tells whether one can still apply. */
-    public function one(int $number): ?Record
+    public function one(int $number, string $locale = 'en'): ?Record
     {
-        return $this->db->row(
-            str_replace('SELECT r.id,', "SELECT r.state = 'approved' AND p.state = 'live' AND (p.until IS NULL OR p.until >= :today) AS open, r.id,", self::COLUMNS).' WHERE r.number = :number ORDER BY p.id DESC LIMIT 1',
-            ['number' => $number, 'today' => $this->clock->now()->format('Y-m-d')],
-        );
+        return $this->db->row('SELECT '.self::OPEN.' AS open, a.name AS recruiter, '.self::COLUMNS.' '.self::FROM.' JOIN account a ON a.id = r.recruiter_id WHERE r.number = :number ORDER BY p.id DESC LIMIT 1', ['number' => $number, 'locale' => $locale] + $this->today());
+    }
+
+    /** @return list<Record> all that are open, with their texts, for feeds */
+    public function every(string $locale): array
+    {
+        return $this->db->rows('SELECT '.self::COLUMNS.', greatest(p.live_at, r.saved_at, t.saved_at) AS changed_at '.self::FROM.' WHERE '.self::OPEN.' ORDER BY p.live_at DESC, r.id DESC LIMIT 5000', ['locale' => $locale] + $this->today());
+    }
+
+    /** Changes when what feeds tell changes. */
+    public function stamp(): string
+    {
+        $row = $this->db->row("SELECT count(*) AS n, max(greatest(p.live_at, r.saved_at)) AS at, coalesce(sum(hashtext(coalesce(r.title, '') || p.id)), 0) AS mix, (SELECT max(saved_at) FROM advert_text) AS texts FROM requisition r JOIN posting p ON p.requisition_id = r.id AND p.board = 'careers' WHERE ".self::OPEN, $this->today());
+
+        return substr(hash('sha256', json_encode($row?->columns(), \JSON_THROW_ON_ERROR)), 0, 24);
     }
 
     /** @return int|null the advert that a tracked address belongs to */
@@ -57,6 +73,48 @@ final readonly class Openings
     /** @param 'visits'|'started' $what */
     public function count(int $posting, string $what): void
     {
-        $this->db->execute("INSERT INTO posting_day (posting_id, day, $what) VALUES (:p, :day, 1) ON CONFLICT (posting_id, day) DO UPDATE SET $what = posting_day.$what + 1", ['p' => $posting, 'day' => $this->clock->now()->format('Y-m-d')]);
+        $this->db->execute("INSERT INTO posting_day (posting_id, day, $what) VALUES (:p, :day, 1) ON CONFLICT (posting_id, day) DO UPDATE SET $what = posting_day.$what + 1", ['p' => $posting] + ['day' => $this->clock->now()->format('Y-m-d')]);
+    }
+
+    /** @return list<Record> only what is counted and compared: id and facets, newest first */
+    private function light(string $words, string $locale): array
+    {
+        // every word has to be there, in the title, the text, the town or the department; the last one may be unfinished
+        $terms = array_values(array_filter(preg_split('/[^\p{L}\p{N}]+/u', mb_strtolower($words)) ?: [], static fn (string $t): bool => '' !== $t));
+        $terms = \array_slice($terms, 0, 12);
+        $where = '';
+        $parameters = ['locale' => $locale] + $this->today();
+        foreach ($terms as $i => $term) {
+            $where .= " AND (r.opening_words @@ to_tsquery('simple', :t$i) OR t.opening_words @@ to_tsquery('simple', :t$i) OR s.city ILIKE :l$i OR u.name ILIKE :l$i)";
+            $parameters["t$i"] = $term.':*';
+            $parameters["l$i"] = $term.'%';
+        }
+
+        return $this->db->rows('SELECT r.id, s.city, r.category, r.employment, r.remote '.self::FROM.' WHERE '.self::OPEN.$where.' ORDER BY p.live_at DESC, r.id DESC', $parameters);
+    }
+
+    /**
+     * @param list<Record>          $openings
+     * @param array<string, string> $values   by facet
+     *
+     * @return list<Record>
+     */
+    private static function matching(array $openings, array $values): array
+    {
+        return [] === $values ? $openings : array_values(array_filter($openings, static function (Record $r) use ($values): bool {
+            foreach ($values as $facet => $value) {
+                if ($r->str($facet) !== $value) {
+                    return false;
+                }
+            }
+
+            return true;
+        }));
+    }
+
+    /** @return array{today: string} */
+    private function today(): array
+    {
+        return ['today' => $this->clock->now()->format('Y-m-d')];
     }
 }

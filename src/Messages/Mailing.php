@@ -38,6 +38,19 @@ final readonly class Mailing
         }
     }
 
+    /**
+     * To an address that is no candidate's yet.
+     *
+     * @param array<string, string> $values merge fields
+     * @param string|null           $end    where one click ends such mails (RFC 8058)
+     */
+    public function toAddress(string $key, string $subjectKind, int $subject, string $to, Template $template, array $values, ?string $end = null): void
+    {
+        Refused::unlessEmpty($template->blockers($values));
+        $filled = $template->fill($values);
+        $this->outbox->add('mail', $key, $subjectKind, $subject, personal: ['to' => $to, 'name' => '', 'subject' => $filled->subject, 'text' => $filled->body, 'end' => $end]);
+    }
+
     public function toStaff(string $key, int $account, string $subject, string $text, ?int $requisition = null, ?string $calendar = null, string $method = 'REQUEST'): void
     {
         $row = $this->db->row('SELECT name, email FROM account WHERE id = :id', ['id' => $account]) ?? throw new \LogicException('No such account.');

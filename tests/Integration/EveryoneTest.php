@@ -11,6 +11,7 @@ use Jorvent\Core\Messages\Template;
 use Jorvent\Core\Workflow\Task;
 use Jorvent\Interviews\Invitation;
 use Jorvent\Messages\Mailing;
+use Jorvent\Platform\Database\Record;
 use Jorvent\Requisitions\RequisitionViews;
 use Jorvent\Requisitions\SaveBrief;
 use Jorvent\Requisitions\SaveBriefHandler;
@@ -82,14 +83,20 @@ final class EveryoneTest extends DatabaseTest
     public function testOpeningsAreOnlyWhatIsApprovedAndLive(): void
     {
         $openings = $this->get(Openings::class);
-        $numbers = array_map(static fn ($o): int => $o->int('number'), $openings->all());
+        $found = static fn (string $city = '', string $words = ''): array => array_map(static fn (Record $o): int => $o->int('number'), $openings->list(['city' => $city, 'q' => $words], 1, 'en')['openings']);
+        $numbers = $found();
         self::assertContains(2201, $numbers);
         self::assertSame([], array_intersect([2206, 2207, 2210, 2211], $numbers));
-        self::assertSame(['Aberdeen'], array_values(array_unique(array_map(static fn ($o): string => $o->str('city'), $openings->all('Aberdeen')))));
-        self::assertSame([2201], array_map(static fn ($o): int => $o->int('number'), $openings->all('Bergen', 'switchboards')));
-        self::assertCount(\count($numbers), $openings->all('', '"unclosed'.str_repeat(' ', 3)) ?: $numbers);
+        self::assertSame(['Aberdeen'], array_values(array_unique(array_map(static fn (Record $o): string => $o->str('city'), $openings->list(['city' => 'Aberdeen'], 1, 'en')['openings']))));
+        self::assertSame([2201], $found('Bergen', 'SWITCHBOARD'), 'a word may be unfinished');
+        self::assertSame([2201], $found('', 'bergen electr'), 'every word, in title, text, town or department');
+        self::assertSame([], $found('', "'); DROP TABLE x; -- & | ! zzz"));
+        $facets = $openings->list(['city' => 'Aberdeen'], 1, 'en')['facets'];
+        self::assertSame(\count($numbers), array_sum($facets['city']), 'a facet counts as if it were not chosen');
+        self::assertSame(\count($found('Aberdeen')), array_sum($facets['employment']), 'the others as chosen');
+        self::assertSame([], $openings->list([], 99, 'en')['openings']);
         $this->db()->execute("UPDATE posting SET until = '2020-01-01' WHERE board = 'careers' AND requisition_id = (SELECT id FROM requisition WHERE number = 2201)");
-        self::assertNotContains(2201, array_map(static fn ($o): int => $o->int('number'), $openings->all()), 'its last day is over');
+        self::assertNotContains(2201, $found(), 'its last day is over');
         self::assertFalse($openings->one(2201)?->bool('open'));
     }
 
@@ -97,12 +104,15 @@ final class EveryoneTest extends DatabaseTest
     {
         $opening = $this->get(Openings::class)->one(2205);
         self::assertNotNull($opening);
-        $data = JobPostingData::of($opening, 'http://127.0.0.1/careers/2205');
+        $data = JobPostingData::of($opening, 'http://127.0.0.1/careers/2205', 'http://127.0.0.1/careers');
         self::assertSame(['JobPosting', 'Ticketing Data Analyst', 'FULL_TIME', 1], [$data['@type'], $data['title'], $data['employmentType'], $data['totalJobOpenings']]);
         $json = json_encode($data, \JSON_THROW_ON_ERROR);
         self::assertStringContainsString('"currency":"CAD"', $json);
         self::assertMatchesRegularExpression('/"minValue":\d{5},"maxValue":\d{5},"unitText":"YEAR"/', $json);
-        self::assertStringContainsString('"validThrough"', $json);
+        self::assertMatchesRegularExpression('/"validThrough":"\d{4}-\d\d-\d\dT23:59:59-0[34]:00"/', $json, 'until midnight in Halifax');
+        foreach (['datePosted', 'description', 'hiringOrganization', 'jobLocation', 'identifier', 'skills', 'educationRequirements', 'experienceRequirements', 'jobBenefits', 'workHours', 'inLanguage', 'addressRegion'] as $property) {
+            self::assertStringContainsString('"'.$property.'"', $json);
+        }
     }
 
     public function testAnInvitationIsReadByACalendar(): void

@@ -7,6 +7,7 @@ namespace Jorvent\Careers\Web;
 use Jorvent\Careers\Apply;
 use Jorvent\Careers\ApplyDrafts;
 use Jorvent\Careers\Openings;
+use Jorvent\Careers\Ways;
 use Jorvent\Core\Resume\Contacts;
 use Jorvent\Core\Screening\Questionnaire;
 use Jorvent\Core\Shared\Refused;
@@ -95,7 +96,7 @@ final class ApplyPage extends PublicPage
     }
 
     #[Route('/a/{key}/check', name: 'apply_check', requirements: ['key' => '[0-9a-f]{32}'], defaults: ['_csrf' => 'public'], methods: ['GET', 'POST'])]
-    public function check(string $key, Request $request, Apply $apply): Response
+    public function check(string $key, Request $request, Apply $apply, Ways $ways): Response
     {
         [$draft, $opening, $questions] = $this->open($key);
         if (null === $draft || null === $opening) {
@@ -105,9 +106,11 @@ final class ApplyPage extends PublicPage
         if ($request->isMethod('POST')) {
             try {
                 $this->drafts->save($key, ['consent' => Input::of($request)->has('consent') ? 'yes' : '']);
-                $status = $apply($key, $this->locale($request));
+                $status = $apply($key, $this->locale($request), $ways->to($request, $draft->int('requisition_id')));
+                $response = $this->redirectToRoute('apply_sent', ['key' => $key, 'to' => substr($status, (int) strrpos($status, '/') + 1)], Response::HTTP_SEE_OTHER);
+                $response->headers->clearCookie(Ways::COOKIE);
 
-                return $this->redirectToRoute('apply_sent', ['key' => $key, 'to' => substr($status, (int) strrpos($status, '/') + 1)], Response::HTTP_SEE_OTHER);
+                return $response;
             } catch (Refused $refused) {
                 if (\in_array($refused->refusals[0]->code, ['already_sent', 'draft_gone'], true)) {
                     return $this->redirectToRoute('apply_sent', ['key' => $key], Response::HTTP_SEE_OTHER);

@@ -18,7 +18,7 @@ abstract class PublicPage extends Page
     {
         $asked = $request->query->getString('lang') ?: $request->cookies->getString('lang');
         $locale = \in_array($asked, self::LOCALES, true) ? $asked : (string) $request->getPreferredLanguage(self::LOCALES);
-        $request->setLocale($locale);
+        $this->speak($request, $locale);
 
         return $locale;
     }

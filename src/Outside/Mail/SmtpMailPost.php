@@ -27,6 +27,10 @@ final readonly class SmtpMailPost implements MailPost
     {
         $email = (new Email())->from(new Address(self::FROM, 'Skerry Line'))->to(new Address($mail->to, $mail->toName))->subject($mail->subject)->text($mail->text);
         $email->getHeaders()->addIdHeader('Message-ID', preg_replace('/[^A-Za-z0-9._\-]/', '-', $mail->id).'@skerryline.example');
+        if (null !== $mail->end) {
+            // one click ends such mails, also from the reader's own button (RFC 8058)
+            $email->getHeaders()->addTextHeader('List-Unsubscribe', '<'.$mail->end.'>')->addTextHeader('List-Unsubscribe-Post', 'List-Unsubscribe=One-Click');
+        }
         if (null !== $mail->calendar) {
             $part = new DataPart($mail->calendar, 'invite.ics', 'text/calendar; method='.$mail->calendarMethod);
             $email->addPart($part->asInline());

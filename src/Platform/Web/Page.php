@@ -10,10 +10,27 @@ use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
 use Symfony\Component\HttpFoundation\RedirectResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\Translation\LocaleSwitcher;
+use Symfony\Contracts\Service\Attribute\Required;
 
 /** What all pages share: who is here, saying what happened, and answering a refusal at its field. */
 abstract class Page extends AbstractController
 {
+    private LocaleSwitcher $languages;
+
+    #[Required]
+    public function setLanguages(LocaleSwitcher $languages): void
+    {
+        $this->languages = $languages;
+    }
+
+    /** The rest of this request is in that language; the translator was given the request's own before the page could know better. */
+    protected function speak(Request $request, string $locale): void
+    {
+        $request->setLocale($locale);
+        $this->languages->setLocale($locale);
+    }
+
     protected function me(): Account
     {
         $user = $this->getUser();

@@ -56,7 +56,7 @@ abstract class QuestionBuilder extends Page
     {
         $all = $this->set($of)->questions();
         $locale = self::language($request->query->getString('lang'));
-        $request->setLocale($locale);
+        $this->speak($request, $locale);
 
         return $this->render('screening/preview.html.twig', ['title' => $title, 'questions' => $all->questions, 'shown' => $all->shown([]), 'locale' => $locale, 'errors' => Errors::none()]);
     }

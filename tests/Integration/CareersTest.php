@@ -1,0 +1,179 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jorvent\Tests\Integration;
+
+use Jorvent\Adverts\AdvertTexts;
+use Jorvent\Careers\Alerts;
+use Jorvent\Tests\Support\DatabaseTest;
+use PHPUnit\Framework\Attributes\CoversNothing;
+
+/** The careers site for people and machines: lists, feeds, alerts by mail, what is counted and what is remembered. */
+#[CoversNothing]
+final class CareersTest extends DatabaseTest
+{
+    private const PHONE = 'Mozilla/5.0 (iPhone; CPU iPhone OS 19_0 like Mac OS X) AppleWebKit/605.1.15 Mobile/15E148 Safari/604.1';
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->client->setServerParameter('HTTP_USER_AGENT', self::PHONE);
+    }
+
+    public function testFeedsAreValidInTheReadersLanguageAndNotSentTwice(): void
+    {
+        $id = $this->int('SELECT id FROM requisition WHERE number = 2201');
+        $this->get(AdvertTexts::class)->save($id, 'pl', 'Elektryk okrętowy', '<p>Utrzymuj światła & "kable".</p>', 0, $this->account('Solveig Aune')->id);
+        $this->db()->execute("UPDATE requisition SET title = 'Marine ]]> & <b>Electrician' || chr(11) WHERE id = :id", ['id' => $id]);
+        $tag = '';
+        $open = $this->int("SELECT count(*) FROM posting p JOIN requisition r ON r.id = p.requisition_id WHERE p.board = 'careers' AND p.state = 'live' AND r.state = 'approved'");
+        foreach (['openings.xml' => 'opening', 'openings.atom' => 'entry', 'sitemap.xml' => 'url'] as $feed => $element) {
+            $this->client->request('GET', '/careers/'.$feed);
+            self::assertResponseIsSuccessful();
+            $xml = new \DOMDocument();
+            self::assertTrue($xml->loadXML((string) $this->client->getResponse()->getContent(), \LIBXML_NONET), $feed);
+            self::assertCount($open + ('url' === $element ? 1 : 0), $xml->getElementsByTagName($element), $feed);
+            $tag = (string) $this->client->getResponse()->headers->get('ETag');
+            $this->client->request('GET', '/careers/'.$feed, server: ['HTTP_IF_NONE_MATCH' => $tag]);
+            self::assertResponseStatusCodeSame(304);
+            self::assertSame('', $this->client->getResponse()->getContent());
+        }
+        $this->client->request('GET', '/careers/openings.xml?lang=pl');
+        $polish = (string) $this->client->getResponse()->getContent();
+        self::assertStringContainsString('<title>Elektryk okrętowy</title>', $polish);
+        self::assertStringContainsString('<inLanguage>pl</inLanguage>', $polish);
+        self::assertStringContainsString('<inLanguage>en</inLanguage>', $polish, 'what is not translated says so');
+        $this->db()->execute("UPDATE posting SET state = 'withdrawn', want = 'down' WHERE requisition_id = :r AND board = 'careers'", ['r' => $id]);
+        $this->client->request('GET', '/careers/openings.xml', server: ['HTTP_IF_NONE_MATCH' => $tag]);
+        self::assertResponseStatusCodeSame(200);
+        $this->client->request('GET', '/robots.txt');
+        self::assertStringContainsString('Sitemap: http', (string) $this->client->getResponse()->getContent());
+    }
+
+    public function testAnOpeningIsReadInTheReadersLanguageWhereItIsWrittenInIt(): void
+    {
+        $id = $this->int('SELECT id FROM requisition WHERE number = 2201');
+        $this->get(AdvertTexts::class)->save($id, 'nb', 'Skipselektriker', '<p>Hold lysene på.</p>', 1, $this->account('Solveig Aune')->id);
+        $this->client->request('GET', '/careers/2201?lang=nb');
+        self::assertSelectorTextContains('h1', 'Skipselektriker, Bergen');
+        self::assertSelectorTextContains('.rich', 'Hold lysene på.');
+        $this->client->request('GET', '/careers/2202?lang=nb');
+        self::assertSame('en', $this->client->getCrawler()->filter('h1')->attr('lang'), 'an English text says that it is English');
+        self::assertSelectorTextContains('main', 'Denne teksten er på engelsk.');
+        $crawler = $this->client->request('GET', '/careers?lang=pl');
+        self::assertSame(['Wszystkie rodzaje', 'Na lądzie'], \array_slice(array_map(static fn (string $t): string => trim((string) preg_replace('/\d+$/', '', $t)), $crawler->filter('.c-facets')->eq(1)->filter('a')->each(static fn ($a): string => $a->text())), 0, 2));
+        self::assertDoesNotMatchRegularExpression('/>\s*(kind|employment|remote|facet|careers|alert)\.[a-z_.]+/', (string) $this->client->getResponse()->getContent(), 'every word is worded');
+        $this->client->request('GET', '/careers?lang=nb&q=lysene');
+        self::assertSelectorTextContains('.c-list', 'Skipselektriker');
+    }
+
+    public function testListsOfThousandsAreRead(): void
+    {
+        $this->db()->execute("INSERT INTO requisition (number, title, unit_id, site_id, requester_id, recruiter_id, manager_id, currency, musts, wishes, competencies, questions, description, state, category, created_at, saved_at, approved_at) SELECT 50000 + n, 'Deckhand ' || n, unit_id, site_id, requester_id, recruiter_id, manager_id, currency, musts, wishes, competencies, questions, '<p>Ropes and paint.</p>', 'approved', 'Deck', created_at, saved_at, approved_at FROM requisition, generate_series(1, 70) n WHERE number = 2202");
+        $this->db()->execute("INSERT INTO posting (requisition_id, board, code, state, asked_at, live_at) SELECT id, 'careers', substr(md5(number::text), 1, 10), 'live', :now, :now FROM requisition WHERE number > 50000", ['now' => $this->clock()->now()]);
+        $crawler = $this->client->request('GET', '/careers?q=deckh');
+        self::assertCount(30, $crawler->filter('.c-list > li'));
+        self::assertSelectorTextContains('h1', '70');
+        $crawler = $this->client->click($crawler->filter('a[rel=next]')->link());
+        $crawler = $this->client->click($crawler->filter('a[rel=next]')->link());
+        self::assertCount(10, $crawler->filter('.c-list > li'));
+        self::assertCount(0, $crawler->filter('a[rel=next]'));
+        self::assertStringContainsString('q=deckh', (string) $crawler->filter('a[rel=prev]')->attr('href'));
+    }
+
+    public function testAnAlertIsConfirmedSentOnceAndEndedByOneClick(): void
+    {
+        $this->putOffWhatWaits();
+        $address = 'alert.'.bin2hex(random_bytes(4)).'@post.example';
+        $ask = function (string $email): int {
+            $token = $this->client->request('GET', '/careers?city=Bergen&lang=pl')->filter('.c-alert input[name=_token]')->attr('value');
+            $this->client->request('POST', '/careers/alerts?lang=pl', ['_token' => $token, 'email' => $email, 'wanted' => ['city' => 'Bergen', 'nonsense' => 'x']], server: ['HTTP_ORIGIN' => 'http://localhost']);
+
+            return $this->client->getResponse()->getStatusCode();
+        };
+        self::assertSame(422, $ask("a@b.example\r\nBcc: all@post.example"));
+        self::assertSelectorTextContains('.c-alert .c-error', 'e-mail');
+        self::assertSame(200, $ask($address));
+        self::assertSame(200, $ask($address), 'asked again it says the same');
+        $this->deliverAll();
+        $mails = self::mailbox($address);
+        self::assertCount(1, $mails, 'and mails nothing more');
+        self::assertStringContainsString('Nowe oferty', $mails[0]['subject']);
+        self::assertSame(1, preg_match('#/careers/alerts/([0-9a-f]{32})#', $mails[0]['text'], $m));
+        $alerts = $this->get(Alerts::class);
+        $this->open(2203, 'Bergen');
+        $alerts->run();
+        $this->deliverAll();
+        self::assertCount(1, self::mailbox($address), 'nothing before it is confirmed');
+        $crawler = $this->client->request('GET', '/careers/alerts/'.$m[1]);
+        self::assertNull($alerts->find($m[1])?->instantOrNull('confirmed_at'), 'a program that follows links confirms nothing');
+        $this->client->request('POST', '/careers/alerts/'.$m[1], ['_token' => $crawler->filter('input[name=_token]')->attr('value')], server: ['HTTP_ORIGIN' => 'http://localhost']);
+        self::assertNotNull($alerts->find($m[1])?->instantOrNull('confirmed_at'));
+        $this->clock()->moveTo($this->clock()->now()->modify('+1 hour'));
+        $this->open(2204, 'Bergen');
+        $this->open(2205, 'Halifax');
+        $alerts->run();
+        $alerts->run();
+        $this->deliverAll();
+        $mails = self::mailbox($address);
+        self::assertCount(2, $mails);
+        self::assertStringContainsString('/careers/2204?lang=pl', $mails[0]['text']);
+        self::assertStringNotContainsString('/careers/2203', $mails[0]['text'], 'it was there before');
+        self::assertStringNotContainsString('/careers/2205', $mails[0]['text'], 'another town');
+        // the mail reader's own button: a POST without a token or an origin
+        $this->client->request('POST', '/careers/alerts/'.$m[1].'/end', ['List-Unsubscribe' => 'One-Click']);
+        self::assertResponseIsSuccessful();
+        self::assertSame(0, $this->int('SELECT count(*) FROM opening_alert WHERE email = :e', ['e' => $address]), 'the address is forgotten');
+        $this->client->request('POST', '/careers/alerts/'.$m[1].'/end');
+        self::assertResponseIsSuccessful();
+        $this->client->request('GET', '/careers/alerts/'.$m[1]);
+        self::assertResponseStatusCodeSame(410);
+    }
+
+    public function testWhatCountsAsAVisit(): void
+    {
+        $posting = $this->int("SELECT p.id FROM posting p JOIN requisition r ON r.id = p.requisition_id WHERE r.number = 2202 AND p.board = 'careers'");
+        $counted = function (string ...$views) use ($posting): int {
+            $visits = 'SELECT coalesce(sum(visits), 0) FROM posting_day WHERE posting_id = :p';
+            $before = $this->int($visits, ['p' => $posting]);
+            foreach ($views as $view) {
+                [$agent, $address, $purpose] = explode(' @ ', $view) + ['', '', ''];
+                $this->client->request('GET', '/careers/2202', server: ['HTTP_USER_AGENT' => $agent, 'REMOTE_ADDR' => $address, 'HTTP_SEC_PURPOSE' => $purpose]);
+            }
+
+            return $this->int($visits, ['p' => $posting]) - $before;
+        };
+        self::assertSame(1, $counted(self::PHONE.' @ 198.51.100.7', self::PHONE.' @ 198.51.100.7'), 'a reload is no second visit');
+        self::assertSame(2, $counted(self::PHONE.' @ 198.51.100.8', 'Mozilla/5.0 (X11; Linux x86_64; rv:140.0) Gecko/20100101 Firefox/140.0 @ 198.51.100.7'));
+        self::assertSame(0, $counted('Mozilla/5.0 (compatible; ExampleBot/2.1; +https://bot.example) @ 198.51.100.9', ' @ 198.51.100.9', self::PHONE.' @ 198.51.100.9 @ prefetch;prerender'), 'programs and pages fetched ahead do not count');
+        self::assertSame(0, $this->int("SELECT count(*) FROM information_schema.columns WHERE column_name IN ('salt', 'visitor_hash')"), 'nothing to know anyone by is stored');
+    }
+
+    public function testTheWayIsRememberedOnlyWhenAllowedAndOnlyInTheBrowser(): void
+    {
+        $codes = array_map(static fn ($r): string => $r->str('code'), $this->db()->rows("SELECT p.code FROM posting p JOIN requisition r ON r.id = p.requisition_id WHERE r.number = 2201 AND p.state = 'live' ORDER BY p.id LIMIT 2"));
+        $crawler = $this->client->request('GET', '/careers/2201?via='.$codes[0]);
+        self::assertNull($this->client->getCookieJar()->get('ways'));
+        $answer = function (string $may) use ($crawler, $codes): void {
+            $this->client->request('POST', '/careers/2201/ways', ['_token' => $crawler->filter('.c-ways input[name=_token]')->attr('value'), 'via' => $codes[0], 'may' => $may], server: ['HTTP_ORIGIN' => 'http://localhost']);
+            self::assertResponseRedirects('/careers/2201?via='.$codes[0]);
+        };
+        $answer('no');
+        $this->client->request('GET', '/careers/2201?via='.$codes[0]);
+        self::assertNull($this->client->getCookieJar()->get('ways'));
+        self::assertSelectorNotExists('.c-ways');
+        $answer('yes');
+        $this->client->request('GET', '/careers/2201?via='.$codes[0]);
+        $this->client->request('GET', '/careers/2201?via='.$codes[1]);
+        $this->client->request('GET', '/careers/2201?via=%3Cscript%3E');
+        $day = $this->clock()->now()->format('Ymd');
+        self::assertSame($codes[0].'-'.$day.'.'.$codes[1].'-'.$day, $this->client->getCookieJar()->get('ways')?->getValue());
+    }
+
+    private function open(int $number, string $city): void
+    {
+        $this->db()->execute("UPDATE requisition SET state = 'approved', site_id = (SELECT id FROM site WHERE city = :c ORDER BY id LIMIT 1) WHERE number = :n", ['n' => $number, 'c' => $city]);
+        $this->db()->execute("UPDATE posting SET state = 'live', want = 'live', live_at = :now, until = NULL WHERE board = 'careers' AND requisition_id = (SELECT id FROM requisition WHERE number = :n)", ['n' => $number, 'now' => $this->clock()->now()]);
+    }
+}
