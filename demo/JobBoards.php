@@ -28,6 +28,18 @@ final class JobBoards
             ['max_title' => 120, 'mark_up' => 'none', 'place' => ['city']], ['kind' => 'free']],
     ];
 
+    /** language, question, answer: what the guide of the careers site may say */
+    public const ANSWERS = [
+        ['en', 'What does Skerry Line do?', 'We run ferries between islands, and the yard that keeps them going, from five harbours: Bergen, Aberdeen, Gdańsk, Vigo and Halifax.'],
+        ['en', 'How long are the shifts on board?', 'Twelve hours, two weeks on and two weeks off. The rota is published six weeks ahead.'],
+        ['en', 'Which language is spoken on board?', 'English on the bridge and in the engine room; beside it, the language of the harbour.'],
+        ['en', 'Do you take apprentices?', 'Yes, every August, on board and in the yard. They are listed here from February.'],
+        ['nb', 'Hva gjør Skerry Line?', 'Vi kjører ferjer mellom øyer, og verftet som holder dem i gang, fra fem havner: Bergen, Aberdeen, Gdańsk, Vigo og Halifax.'],
+        ['nb', 'Hvor lange er vaktene om bord?', 'Tolv timer, to uker på og to uker av. Turnusen er klar seks uker før.'],
+        ['pl', 'Czym zajmuje się Skerry Line?', 'Prowadzimy promy między wyspami i stocznię, która je utrzymuje, z pięciu portów: Bergen, Aberdeen, Gdańsk, Vigo i Halifax.'],
+        ['pl', 'Jak długie są zmiany na pokładzie?', 'Dwanaście godzin, dwa tygodnie pracy i dwa wolne. Grafik jest gotowy sześć tygodni wcześniej.'],
+    ];
+
     /** number, language, title, text */
     public const TEXTS = [
         [2201, 'nb', 'Skipselektriker', '<h2>Dette gjør du</h2><p>Du er en del av et mannskap som holder folk og varer i gang mellom øyene, sommer som vinter. Du holder det elektriske anlegget på fem bilferjer i drift: tavler, PLC-skap for rampe og baugport, alarmer. Du finner feilen, retter den og skriver ned hvordan.</p><h2>Det første halvåret</h2><p>Du lærer båtene og verftet sammen med en som kjenner dem. Etter tre måneder har du din egen del av planen, og etter seks lærer du den bort.</p><h2>Dette har du med deg</h2><p>Fagbrev som skipselektriker og omtrent tre års arbeid bak deg. Vi trenger PLC, tavler og feilsøking. Vi er glade for SCADA, høyspent og landstrøm. Har du det meste av dette og vil lære resten, så skriv til oss.</p><h2>Dette får du</h2><p>En årslønn som står her, pensjon fra første dag, reise hjem for vår regning når du bor et annet sted, og en turnus som holder.</p>'],

@@ -118,6 +118,7 @@ final class World
             $this->begun();
             $this->remembered();
             $this->inOtherLanguages();
+            $this->guide();
             $this->shown();
             $tell('first versions of the briefs');
             foreach ($this->entities->getRepository(Requisition::class)->findAll() as $requisition) {
@@ -151,6 +152,14 @@ final class World
     {
         $this->db->execute('UPDATE posting_day d SET started = d.started + x.n, visits = d.visits + 3 * x.n FROM (SELECT posting_id, CAST(applied_at AS date) AS day, count(*) AS n FROM application WHERE posting_id IS NOT NULL GROUP BY 1, 2) x WHERE x.posting_id = d.posting_id AND x.day = d.day');
         $this->db->execute('UPDATE posting_day d SET started = started + x.n, visits = visits + 3 * x.n FROM (SELECT p.id, CAST(p.live_at AS date) AS day, count(a.id) AS n FROM posting p JOIN application a ON a.posting_id = p.id WHERE NOT EXISTS (SELECT 1 FROM posting_day e WHERE e.posting_id = p.id AND e.day = CAST(a.applied_at AS date)) GROUP BY p.id) x WHERE x.id = d.posting_id AND x.day = d.day');
+    }
+
+    private function guide(): void
+    {
+        $this->db->execute("UPDATE guide SET contact = 'hiring@skerryline.example'");
+        foreach (JobBoards::ANSWERS as [$locale, $question, $answer]) {
+            $this->db->insert('guide_answer', ['locale' => $locale, 'question' => $question, 'answer' => $answer]);
+        }
     }
 
     private function inOtherLanguages(): void

@@ -131,6 +131,70 @@ final class CareersTest extends DatabaseTest
         self::assertResponseStatusCodeSame(410);
     }
 
+    public function testTheGuideProposesWithReasonsAnswersFromWhatIsWrittenAndHandsOn(): void
+    {
+        $crawler = $this->client->request('GET', '/careers/guide?lang=en&city[]=Bergen&kind[]=Engine&words=I+like+finding+faults&years=4');
+        self::assertSame(['Marine Electrician'], $crawler->filter('.c-list b')->each(static fn ($b): string => $b->text()));
+        self::assertSelectorTextContains('.c-list', 'because it is in Bergen, it is work Engines and electrics, it is about fault finding, your years are enough for the 3 it asks');
+        $this->client->request('GET', '/careers/guide?lang=en&words=ballet');
+        self::assertSelectorTextContains('main', 'suits that');
+        $this->client->request('GET', '/careers/guide?lang=en&question=how+long+is+a+shift');
+        self::assertSelectorTextContains('main', 'Twelve hours, two weeks on');
+        $this->client->request('GET', '/careers/guide?lang=en&question=Will+you+pay+for+a+house');
+        self::assertSelectorTextContains('main', 'we do not guess');
+        $this->client->request('GET', '/careers/guide?city=Bergen&kind[][]=x&years=abc&question[]=x');
+        self::assertLessThan(500, $this->client->getResponse()->getStatusCode());
+        $this->putOffWhatWaits();
+        $before = $this->int('SELECT count(*) FROM outbox');
+        $write = function (array $fields): int {
+            $token = $this->client->request('GET', '/careers/guide?lang=en')->filter('input[name=_token]')->attr('value');
+            $this->client->request('POST', '/careers/guide', ['_token' => $token] + $fields, server: ['HTTP_ORIGIN' => 'http://localhost']);
+
+            return $this->client->getResponse()->getStatusCode();
+        };
+        self::assertSame(422, $write(['name' => 'A', 'email' => "x@y.example\nBcc: z@y.example", 'message' => 'Hi']));
+        self::assertSame($before, $this->int('SELECT count(*) FROM outbox'), 'nothing is kept before');
+        self::assertSame(200, $write(['name' => "Ana\r\nBcc: z@y.example", 'email' => 'ana.pires@post.example', 'message' => 'Is <b>there</b> a flat?']));
+        $this->deliverAll();
+        $mail = self::mailbox('hiring@skerryline.example')[0];
+        self::assertSame('A question from the careers site, from Ana Bcc: z@y.example', $mail['subject'], 'one line, one header');
+        self::assertStringContainsString('Is <b>there</b> a flat?', $mail['text']);
+        $this->as('Runa Eikeland');
+        $version = $this->int('SELECT version FROM guide');
+        $this->send('/guide', '/guide', ['version' => $version, 'offered' => 'never', 'contact' => '', 'greeting' => ['en' => 'Ahoy <script>']]);
+        $this->client->request('GET', '/careers?lang=en');
+        self::assertSelectorNotExists('.c-guide');
+        $this->client->request('GET', '/careers/guide?lang=en');
+        self::assertSelectorTextContains('.lead', 'Ahoy <script>');
+        self::assertStringNotContainsString('<script>', (string) $this->client->getResponse()->getContent());
+        $this->send('/guide', '/guide', ['then' => 'write', 'locale' => 'en', 'question' => 'Will you pay for a house?', 'answer' => 'A flat for the first three months.']);
+        $this->client->request('GET', '/careers/guide?lang=en&question=Will+you+pay+for+a+house');
+        self::assertSelectorTextContains('main', 'A flat for the first three months.');
+    }
+
+    public function testAHalfWrittenApplicationIsFinishedLaterByLink(): void
+    {
+        $this->putOffWhatWaits();
+        $crawler = $this->client->request('GET', '/careers/2204/apply?lang=en');
+        $this->client->request('POST', '/careers/2204/apply?lang=en', ['_token' => $crawler->filter('input[name=_token]')->attr('value'), 'file' => 'no'], server: ['HTTP_ORIGIN' => 'http://localhost']);
+        $crawler = $this->client->followRedirect();
+        $path = (string) parse_url($crawler->getUri() ?? '', \PHP_URL_PATH);
+        $token = $crawler->filter('input[name=_token]')->attr('value');
+        $later = fn (string $email) => $this->client->request('POST', $path, ['_token' => $token, 'name' => 'Ana Pires', 'email' => $email, 'then' => 'later'], server: ['HTTP_ORIGIN' => 'http://localhost']);
+        $later('nowhere');
+        self::assertResponseStatusCodeSame(422);
+        self::assertSame('Ana Pires', $this->client->getCrawler()->filter('[name=name]')->attr('value'), 'nothing typed is lost');
+        $address = 'later.'.bin2hex(random_bytes(4)).'@post.example';
+        $later($address);
+        self::assertResponseIsSuccessful();
+        $this->deliverAll();
+        self::assertStringContainsString($path, self::mailbox($address)[0]['text']);
+        self::assertSame(0, $this->int('SELECT count(*) FROM candidate WHERE email = :e', ['e' => $address]), 'nobody is a candidate before sending');
+        $this->client->getCookieJar()->clear();
+        $crawler = $this->client->request('GET', $path);
+        self::assertSame([$address, 'Ana Pires'], [$crawler->filter('[name=email]')->attr('value'), $crawler->filter('[name=name]')->attr('value')], 'on another device');
+    }
+
     public function testWhatCountsAsAVisit(): void
     {
         $posting = $this->int("SELECT p.id FROM posting p JOIN requisition r ON r.id = p.requisition_id WHERE r.number = 2202 AND p.board = 'careers'");

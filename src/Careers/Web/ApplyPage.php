@@ -6,6 +6,7 @@ namespace Jorvent\Careers\Web;
 
 use Jorvent\Careers\Apply;
 use Jorvent\Careers\ApplyDrafts;
+use Jorvent\Careers\FinishLater;
 use Jorvent\Careers\Openings;
 use Jorvent\Careers\Ways;
 use Jorvent\Core\Resume\Contacts;
@@ -66,7 +67,7 @@ final class ApplyPage extends PublicPage
     }
 
     #[Route('/a/{key}', name: 'apply_fields', requirements: ['key' => '[0-9a-f]{32}'], defaults: ['_csrf' => 'public'], methods: ['GET', 'POST'])]
-    public function fields(string $key, Request $request): Response
+    public function fields(string $key, Request $request, FinishLater $later, #[Target('forgotten')] RateLimiterFactoryInterface $limit): Response
     {
         [$draft, $opening, $questions] = $this->open($key);
         if (null === $draft || null === $opening) {
@@ -86,11 +87,30 @@ final class ApplyPage extends PublicPage
             $this->drafts->save($key, $typed);
             [$draft] = $this->open($key);
             [$fields, $answers] = null === $draft ? [[], []] : Apply::split($draft);
+            if ('later' === $input->line('then')) {
+                try {
+                    if (!$limit->create('later '.$request->getClientIp())->consume()->isAccepted()) {
+                        throw Refused::because('too_many', 'email');
+                    }
+                    $later($key, $typed['email'], $opening, $this->locale($request));
+
+                    return $this->publicPage($request, 'careers/later.html.twig', ['opening' => $opening, 'email' => $typed['email'], 'days' => ApplyDrafts::DAYS]);
+                } catch (Refused $refused) {
+                    return $this->fieldsPage($request, $opening, $draft ?? throw $this->createNotFoundException(), $questions, Errors::of($refused->refusals));
+                }
+            }
             $errors = Errors::of([...Apply::personBlockers($fields, $opening->str('country')), ...$questions->refuse($answers)]);
             if (!$errors->any()) {
                 return $this->redirectToRoute('apply_check', ['key' => $key], Response::HTTP_SEE_OTHER);
             }
         }
+
+        return $this->fieldsPage($request, $opening, $draft ?? throw $this->createNotFoundException(), $questions, $errors);
+    }
+
+    private function fieldsPage(Request $request, Record $opening, Record $draft, Questionnaire $questions, Errors $errors): Response
+    {
+        [$fields, $answers] = Apply::split($draft);
 
         return $this->publicPage($request, 'careers/apply_fields.html.twig', ['opening' => $opening, 'draft' => $draft, 'fields' => $fields, 'answers' => $answers, 'questions' => $questions->questions, 'shown' => $questions->shown($answers), 'errors' => $errors, 'step' => 2], $errors->any() ? 422 : 200);
     }

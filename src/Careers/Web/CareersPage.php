@@ -6,6 +6,7 @@ namespace Jorvent\Careers\Web;
 
 use Jorvent\Careers\Alerts;
 use Jorvent\Careers\Feeds;
+use Jorvent\Careers\Guide;
 use Jorvent\Careers\JobPostingData;
 use Jorvent\Careers\Openings;
 use Jorvent\Careers\Visits;
@@ -27,7 +28,7 @@ final class CareersPage extends PublicPage
 {
     private const FRESH_SECONDS = 300;
 
-    public function __construct(private readonly Openings $openings, private readonly Ways $ways)
+    public function __construct(private readonly Openings $openings, private readonly Ways $ways, private readonly Guide $guide)
     {
     }
 
@@ -112,6 +113,33 @@ final class CareersPage extends PublicPage
         return $this->publicPage($request, 'careers/alert.html.twig', ['alert' => $alert, 'step' => $request->isMethod('POST') || null === $alert ? 'ended' : 'end']);
     }
 
+    /** Proposals with their reasons, written answers, and a way to a person. Asking is a GET and keeps nothing; only sending a message does. */
+    #[Route('/careers/guide', name: 'careers_guide', defaults: ['_csrf' => 'public'], methods: ['GET', 'POST'])]
+    public function guide(Request $request, Guide $guide, #[Target('forgotten')] RateLimiterFactoryInterface $limit): Response
+    {
+        $locale = $this->locale($request);
+        $errors = Errors::none();
+        $input = $request->isMethod('POST') ? Input::of($request) : null;
+        $sent = false;
+        if (null !== $input) {
+            try {
+                if (!$limit->create('guide '.$request->getClientIp())->consume()->isAccepted()) {
+                    throw Refused::because('too_many', 'message');
+                }
+                $guide->handOn($input->line('name'), $input->line('email'), $input->text('message'), $locale);
+                $sent = true;
+            } catch (Refused $refused) {
+                $errors = Errors::of($refused->refusals);
+            }
+        }
+        $list = static fn (string $name): array => array_values(array_filter(\is_array($request->query->all()[$name] ?? null) ? $request->query->all()[$name] : [], is_string(...)));
+        $asked = ['kinds' => $list('kind'), 'cities' => $list('city'), 'years' => self::whole($request, 'years') ?: null, 'words' => mb_substr(trim($request->query->getString('words')), 0, 300)];
+        $question = mb_substr(trim($request->query->getString('question')), 0, 300);
+        [$found, $of] = [] !== $asked['kinds'] || [] !== $asked['cities'] || '' !== $asked['words'] ? $guide->propose($asked['kinds'], $asked['cities'], $asked['years'], $asked['words'], $locale) : [null, 0];
+
+        return $this->publicPage($request, 'careers/guide.html.twig', ['greeting' => $guide->greeting($locale), 'contact' => $guide->settings()->str('contact'), 'facets' => $this->openings->list([], 1, $locale)['facets'], 'asked' => $asked, 'found' => $found, 'of' => $of, 'question' => $question, 'answer' => '' === $question ? null : $guide->answer($question, $locale), 'errors' => $errors, 'input' => $errors->any() ? $input : null, 'sent' => $sent], $errors->any() ? 422 : 200);
+    }
+
     #[Route('/careers/openings.xml', name: 'careers_xml', methods: ['GET'])]
     public function xml(Request $request, Feeds $feeds): Response
     {
@@ -152,7 +180,9 @@ final class CareersPage extends PublicPage
         $page = max(1, self::whole($request, 'page'));
         $found = $this->openings->list($wanted, $page, $this->locale($request));
 
-        return $this->publicPage($request, 'careers/list.html.twig', $found + ['wanted' => $wanted, 'chosen' => array_filter($wanted, static fn (string $v): bool => '' !== $v), 'page' => $page, 'errors' => $errors, 'input' => $input], $errors->any() ? 422 : 200);
+        $offered = $this->guide->settings()->str('offered');
+
+        return $this->publicPage($request, 'careers/list.html.twig', $found + ['guide' => 'always' === $offered || ('nothing_found' === $offered && 0 === $found['count']), 'wanted' => $wanted, 'chosen' => array_filter($wanted, static fn (string $v): bool => '' !== $v), 'page' => $page, 'errors' => $errors, 'input' => $input], $errors->any() ? 422 : 200);
     }
 
     /** @param callable(): string $write */
