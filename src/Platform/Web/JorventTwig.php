@@ -112,13 +112,13 @@ final readonly class JorventTwig
     {
         $at = \is_string($day) ? new \DateTimeImmutable($day, new \DateTimeZone('UTC')) : $day;
 
-        return (string) (new \IntlDateFormatter($locale, \IntlDateFormatter::LONG, \IntlDateFormatter::NONE, 'UTC'))->format($at);
+        return (string) (new \IntlDateFormatter('en' === $locale ? 'en_GB' : $locale, \IntlDateFormatter::LONG, \IntlDateFormatter::NONE, 'UTC'))->format($at);
     }
 
     #[AsTwigFilter('long_moment')]
     public function longMoment(string|\DateTimeInterface $at, string $locale, string $zone): string
     {
-        return (string) (new \IntlDateFormatter($locale, \IntlDateFormatter::FULL, \IntlDateFormatter::SHORT, $zone))->format(\is_string($at) ? new \DateTimeImmutable($at) : $at);
+        return (string) (new \IntlDateFormatter('en' === $locale ? 'en_GB' : $locale, \IntlDateFormatter::FULL, \IntlDateFormatter::SHORT, $zone))->format(\is_string($at) ? new \DateTimeImmutable($at) : $at);
     }
 
     /** Days since a moment, in whole days. */
