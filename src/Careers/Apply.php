@@ -91,7 +91,8 @@ final readonly class Apply
                 $this->db->execute('UPDATE application SET touches = CAST(:t AS jsonb) WHERE id = :id', ['t' => json_encode($touches, \JSON_THROW_ON_ERROR), 'id' => $application->id]);
             }
             $status = $this->links->issue(GuestLinks::STATUS, $application->id, 400);
-            $this->mailing->toCandidate('applied-'.$application->id, $application->candidateId, $requisition->id, $this->mailing->template('applied', $locale), ['link' => $status]);
+            $claims = null !== $this->entities->find(Candidate::class, $application->candidateId)?->claims;
+            $this->mailing->toCandidate('applied-'.$application->id, $application->candidateId, $requisition->id, $this->mailing->template($claims ? 'applied_confirm' : 'applied', $locale), ['link' => $status] + ($claims ? ['confirm' => $this->links->issue(GuestLinks::CONFIRM, $application->id, 30)] : []));
 
             return $status;
         });
@@ -119,13 +120,12 @@ final readonly class Apply
     {
         $now = $this->clock->now();
         $candidate = $this->candidate($fields, $opening, $locale);
-        if (null !== $this->db->row('SELECT id FROM application WHERE candidate_id = :c AND requisition_id = :r', ['c' => $candidate->id, 'r' => $requisition->id])) {
-            throw Refused::because('already_applied', 'email');
-        }
         if (null !== $draft->strOrNull('file_sha256')) {
             $this->db->insert('resume', ['candidate_id' => $candidate->id, 'file_sha256' => $draft->str('file_sha256'), 'media_type' => $draft->str('media_type'), 'file_name' => $draft->str('file_name'), 'size' => $draft->int('size'), 'text' => $draft->str('text'), 'created_at' => $now]);
         }
-        ($this->index)($candidate->id);
+        if (null === $candidate->claims) {
+            ($this->index)($candidate->id);
+        }
         $questions = $requisition->questionnaire();
         $answers = array_intersect_key($answers, array_filter($questions->shown($answers)));
         $application = new Application($candidate->id, $requisition->id, 'applied', $draft->intOrNull('posting_id'), $now);
@@ -143,17 +143,14 @@ final readonly class Apply
     }
 
     /**
-     * Someone known by this address stays one person: nothing known of them is shown here, and name, phone and town are not changed by what is typed here; the new resume is added to those they have.
+     * Under the address of someone known, the applicant stands apart until the address is confirmed by a link: nothing known is shown, changed or added to before (ConfirmAddress).
      *
      * @param array<string, string> $fields
      */
     private function candidate(array $fields, Record $opening, string $locale): Candidate
     {
-        $known = $this->db->row('SELECT id FROM candidate WHERE lower(email) = lower(:email)', ['email' => $fields['email'] ?? '']);
-        if (null !== $known) {
-            return $this->entities->find(Candidate::class, $known->int('id')) ?? throw new \LogicException('The candidate was just there.');
-        }
-        $candidate = new Candidate($fields['name'] ?? '', $fields['email'] ?? '', '' === ($fields['phone'] ?? '') ? null : $fields['phone'], '' === ($fields['city'] ?? '') ? null : $fields['city'], $opening->str('zone'), $locale, 'applied', null, $this->clock->now());
+        $known = $this->db->row('SELECT id FROM candidate WHERE lower(email) = lower(:email) AND claims IS NULL', ['email' => $fields['email'] ?? '']);
+        $candidate = new Candidate($fields['name'] ?? '', $fields['email'] ?? '', '' === ($fields['phone'] ?? '') ? null : $fields['phone'], '' === ($fields['city'] ?? '') ? null : $fields['city'], $opening->str('zone'), $locale, 'applied', null, $this->clock->now(), $known?->int('id'));
         $candidate->describe('', null, null, $this->clock->now());
         $this->entities->persist($candidate);
         $this->entities->flush();

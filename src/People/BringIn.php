@@ -21,7 +21,7 @@ final readonly class BringIn
     public function __invoke(string $bank, BankPerson $person): int
     {
         $ref = $bank.':'.$person->ref;
-        $known = $this->db->row('SELECT id FROM candidate WHERE outside_ref = :ref OR lower(email) = lower(:email) ORDER BY (outside_ref = :ref) DESC NULLS LAST LIMIT 1', ['ref' => $ref, 'email' => $person->email]);
+        $known = $this->db->row('SELECT id FROM candidate WHERE outside_ref = :ref OR (lower(email) = lower(:email) AND claims IS NULL) ORDER BY (outside_ref = :ref) DESC NULLS LAST LIMIT 1', ['ref' => $ref, 'email' => $person->email]);
         if (null !== $known) {
             return $known->int('id');
         }

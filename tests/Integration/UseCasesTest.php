@@ -8,6 +8,7 @@ use Jorvent\Accounts\GuestLinks;
 use Jorvent\Accounts\Staff;
 use Jorvent\Careers\Apply;
 use Jorvent\Careers\ApplyDrafts;
+use Jorvent\Careers\ConfirmAddress;
 use Jorvent\Core\Messages\Template;
 use Jorvent\Core\Pay\OfferTerms;
 use Jorvent\Core\Shared\Money;
@@ -123,10 +124,24 @@ final class UseCasesTest extends DatabaseTest
         $this->get(Apply::class)($key, 'en');
         $after = $this->db()->row('SELECT name, email, phone, city FROM candidate WHERE id = :id', ['id' => $known->int('id')]);
         self::assertSame([$known->str('name'), $known->str('email'), $known->str('phone')], [$after?->str('name'), $after?->str('email'), $after?->str('phone')]);
-        self::assertSame(1, $this->int('SELECT count(*) FROM candidate WHERE lower(email) = lower(:e)', ['e' => $known->str('email')]));
+        $shell = $this->int('SELECT id FROM candidate WHERE claims = :k', ['k' => $known->int('id')]);
+        self::assertGreaterThan(0, $shell, 'they stand apart');
+        self::assertSame(0, $this->int('SELECT count(*) FROM application WHERE candidate_id = :k', ['k' => $known->int('id')]));
         self::assertSame(['already_sent'], $this->refused(fn () => $this->get(Apply::class)($key, 'en')), 'a double submit');
         $again = $drafts->start($opening, null, ['name' => 'X Y', 'email' => $known->str('email'), 'consent' => 'yes', 'q:paper' => 'yes', 'q:years' => '2', 'q:shift' => 'Yes'], null);
-        self::assertSame(['email already_applied'], $this->refused(fn () => $this->get(Apply::class)($again, 'en')));
+        $this->get(Apply::class)($again, 'en');
+        self::assertSame(2, $this->int('SELECT count(*) FROM candidate WHERE claims = :k', ['k' => $known->int('id')]), 'and are not told that someone applied already');
+        // confirmed, they become one, once and for all
+        $first = $this->int('SELECT id FROM application WHERE candidate_id = :c', ['c' => $shell]);
+        $second = $this->int('SELECT max(p.id) FROM application p JOIN candidate c ON c.id = p.candidate_id WHERE c.claims = :k', ['k' => $known->int('id')]);
+        $confirm = $this->get(ConfirmAddress::class);
+        self::assertFalse($confirm($first)[1]);
+        self::assertSame($known->int('id'), $this->int('SELECT candidate_id FROM application WHERE id = :id', ['id' => $first]));
+        self::assertFalse($confirm($first)[1], 'twice is once');
+        self::assertTrue($confirm($second)[1], 'they had applied already');
+        self::assertSame(['active', 'withdrawn'], array_map(static fn ($r): string => $r->str('state'), $this->db()->rows('SELECT state FROM application WHERE id IN (:ids) ORDER BY id', ['ids' => [$first, $second]])));
+        self::assertSame(1, $this->int('SELECT count(*) FROM candidate WHERE lower(email) = lower(:e)', ['e' => $known->str('email')]));
+        self::assertSame([$known->str('name'), $known->str('phone')], [$this->db()->row('SELECT name, phone FROM candidate WHERE id = :id', ['id' => $known->int('id')])?->str('name'), $this->db()->row('SELECT name, phone FROM candidate WHERE id = :id', ['id' => $known->int('id')])?->str('phone')]);
     }
 
     public function testApplyingLateIsRefused(): void

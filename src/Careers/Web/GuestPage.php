@@ -7,6 +7,7 @@ namespace Jorvent\Careers\Web;
 use Jorvent\Accounts\GuestLink;
 use Jorvent\Accounts\GuestLinks;
 use Jorvent\Activity\ActivityLog;
+use Jorvent\Careers\ConfirmAddress;
 use Jorvent\Core\Calendar\WorkingHours;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Interviews\Book;
@@ -97,6 +98,25 @@ final class GuestPage extends PublicPage
         }
 
         return new Response($files->get($row->str('letter_sha256')), headers: ['Content-Type' => 'application/pdf', 'Content-Disposition' => 'inline; filename="offer.pdf"', 'Cache-Control' => 'private, no-store']);
+    }
+
+    /** The link shows what it is for; the button confirms, so that a program that follows links confirms nothing. */
+    #[Route('/l/confirm/{secret}', name: 'guest_confirm', defaults: ['_csrf' => 'public'], methods: ['GET', 'POST'])]
+    public function confirm(string $secret, Request $request, ConfirmAddress $confirm): Response
+    {
+        $link = $this->links->open(GuestLinks::CONFIRM, $secret);
+        $row = null === $link ? null : $this->db->row('SELECT p.id, c.locale, r.title, s.city FROM application p JOIN candidate c ON c.id = p.candidate_id JOIN requisition r ON r.id = p.requisition_id JOIN site s ON s.id = r.site_id WHERE p.id = :id', ['id' => $link->subject]);
+        if (null === $link || null === $row) {
+            return $this->gone($request);
+        }
+        $this->inLanguage($request, $row->str('locale'));
+        $status = $twice = null;
+        if ($request->isMethod('POST')) {
+            [$status, $twice] = $confirm($link->subject);
+            $this->links->useUp($link);
+        }
+
+        return $this->publicPage($request, 'careers/confirm.html.twig', ['application' => $row, 'status' => $status, 'twice' => $twice]);
     }
 
     #[Route('/l/status/{secret}', name: 'guest_status', defaults: ['_csrf' => 'public'], methods: ['GET', 'POST'])]

@@ -56,6 +56,9 @@ class Candidate
         /** not readonly: Doctrine sets it anew when it refreshes a locked row @phpstan-readonly-allow-private-mutation */
         #[ORM\Column(type: Types::DATETIMETZ_IMMUTABLE)]
         public \DateTimeImmutable $createdAt,
+        /** someone known by the same address, until that is confirmed to be theirs */
+        #[ORM\Column]
+        public readonly ?int $claims = null,
     ) {
     }
 
