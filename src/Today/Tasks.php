@@ -23,7 +23,7 @@ final readonly class Tasks
     /** @return list<Task> most urgent first */
     public function of(Account $me): array
     {
-        return Task::inOrder([...$this->approvals($me), ...$this->knockOuts($me), ...$this->adverts($me), ...$this->newApplicants($me), ...$this->scorecards($me), ...$this->interviews($me), ...$this->offers($me), ...$this->briefs($me), ...$this->failures($me), ...$this->units($me), ...$this->questions($me), ...$this->decisions($me)]);
+        return Task::inOrder([...$this->approvals($me), ...$this->knockOuts($me), ...$this->adverts($me), ...$this->forgotten($me), ...$this->newApplicants($me), ...$this->scorecards($me), ...$this->interviews($me), ...$this->offers($me), ...$this->briefs($me), ...$this->failures($me), ...$this->units($me), ...$this->questions($me), ...$this->decisions($me)]);
     }
 
     /** @return list<Task> */
@@ -95,6 +95,13 @@ final readonly class Tasks
         return $this->tasks(
             "SELECT 'failed_delivery' AS kind, o.id AS subject, o.created_at AS since, o.created_at AS due, r.number, r.title, s.city, o.kind AS what, o.last_error AS error FROM outbox o JOIN requisition r ON r.id = o.requisition_id JOIN site s ON s.id = r.site_id
              WHERE o.state = 'failed' AND r.recruiter_id = :me", $me, 0);
+    }
+
+    /** @return list<Task> who asked to be forgotten; within a month by law, here within two weeks */
+    private function forgotten(Account $me): array
+    {
+        return $this->tasks(
+            "SELECT 'forget' AS kind, c.id AS subject, c.forget_asked_at AS since, c.name AS person, '' AS title, '' AS city, NULL AS number FROM candidate c WHERE c.forget_asked_at IS NOT NULL AND c.erased_at IS NULL AND EXISTS (SELECT 1 FROM account_grant g WHERE g.account_id = :me AND g.role = 'admin')", $me, 14);
     }
 
     /** @return list<Task> adverts that a board did not take, and those that cost and bring nothing */

@@ -84,7 +84,7 @@ final class BriefTest extends BrowserTest
         $runa->fill('answer', 'It is there now')->click('form[action$="/why/answer"] button')->sees('.is-said', 'Answered');
         $morag->go('/requisitions/new')->sees('[name=unit]');
         self::assertTrue($morag->driver->executeScript('return [...document.querySelector("[name=unit]").options].some((o) => o.text.includes("Shore power"))'));
-        foreach (['/organisation', '/departments', '/departments/2', '/catalogue', '/catalogue/1', '/approval-rules', '/holidays', '/boards', '/boards?board=harbour', '/boards?new=1', '/sites', '/sites?new=1', '/rates', '/question-library', '/catalogue/1/questions', '/text-service', '/r/2201/brief/versions', '/r/2201/brief/profile', '/me'] as $view) {
+        foreach (['/organisation', '/departments', '/departments/2', '/catalogue', '/catalogue/1', '/approval-rules', '/holidays', '/guide', '/people/62/forget', '/boards', '/boards?board=harbour', '/boards?new=1', '/sites', '/sites?new=1', '/rates', '/question-library', '/catalogue/1/questions', '/text-service', '/r/2201/brief/versions', '/r/2201/brief/profile', '/me'] as $view) {
             self::assertSame([], $runa->go($view)->axe(), $view);
         }
     }

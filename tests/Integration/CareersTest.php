@@ -4,10 +4,14 @@ declare(strict_types=1);
 
 namespace Jorvent\Tests\Integration;
 
+use Jorvent\Accounts\GuestLinks;
 use Jorvent\Adverts\AdvertTexts;
 use Jorvent\Careers\Alerts;
+use Jorvent\People\Erase;
+use Jorvent\Platform\Files\FileStore;
 use Jorvent\Tests\Support\DatabaseTest;
 use PHPUnit\Framework\Attributes\CoversNothing;
+use Symfony\Component\HttpFoundation\File\UploadedFile;
 
 /** The careers site for people and machines: lists, feeds, alerts by mail, what is counted and what is remembered. */
 #[CoversNothing]
@@ -193,6 +197,53 @@ final class CareersTest extends DatabaseTest
         $this->client->getCookieJar()->clear();
         $crawler = $this->client->request('GET', $path);
         self::assertSame([$address, 'Ana Pires'], [$crawler->filter('[name=email]')->attr('value'), $crawler->filter('[name=name]')->attr('value')], 'on another device');
+    }
+
+    public function testACandidateAddsAFileTakesTheirDataAndIsForgotten(): void
+    {
+        $row = $this->db()->row("SELECT p.id, p.candidate_id, c.name, c.email FROM application p JOIN candidate c ON c.id = p.candidate_id JOIN requisition r ON r.id = p.requisition_id WHERE r.number = 2201 AND p.state = 'active' AND p.stage = 'screening' AND c.email IS NOT NULL ORDER BY p.id LIMIT 1");
+        self::assertNotNull($row);
+        [$id, $name, $email] = [$row->int('candidate_id'), $row->str('name'), $row->str('email')];
+        $path = (string) parse_url($this->get(GuestLinks::class)->issue(GuestLinks::STATUS, $row->int('id'), 30), \PHP_URL_PATH);
+        $do = function (array $fields, array $files = []) use ($path): void {
+            $token = $this->client->request('GET', $path)->filter('input[name=_token]')->first()->attr('value');
+            $this->client->request('POST', $path, ['_token' => $token] + $fields, $files, ['HTTP_ORIGIN' => 'http://localhost']);
+        };
+        $do(['do' => 'file']);
+        self::assertResponseStatusCodeSame(422);
+        self::assertSelectorExists('details[open] .c-error', 'refused at its place');
+        $file = tempnam(sys_get_temp_dir(), 'cv');
+        self::assertNotFalse($file);
+        $text = 'A certificate for cranes '.bin2hex(random_bytes(6));
+        file_put_contents($file, $text);
+        $do(['do' => 'file'], ['resume' => new UploadedFile($file, '../../<b>cert.txt', 'text/plain', test: true)]);
+        self::assertResponseRedirects($path);
+        $stored = $this->db()->row('SELECT file_name, file_sha256 FROM resume WHERE candidate_id = :c ORDER BY id DESC LIMIT 1', ['c' => $id]);
+        self::assertStringNotContainsString('/', (string) $stored?->str('file_name'));
+        $this->client->request('GET', $path.'/data');
+        self::assertResponseIsSuccessful();
+        $data = json_decode((string) $this->client->getResponse()->getContent(), true);
+        self::assertIsArray($data);
+        $person = $data['person'] ?? null;
+        self::assertIsArray($person);
+        self::assertSame([$name, $email], [$person['name'] ?? null, $person['email'] ?? null]);
+        self::assertStringContainsString($text, (string) json_encode($data['resumes'] ?? ''));
+        self::assertStringNotContainsString('scorecard', (string) $this->client->getResponse()->getContent());
+        $this->client->request('GET', '/l/status/aaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaa/data');
+        self::assertResponseStatusCodeSame(410);
+        $do(['do' => 'forget']);
+        $this->as('Runa Eikeland');
+        $this->client->request('GET', '/today');
+        self::assertSelectorTextContains('main', 'Forget '.$name);
+        $this->send('/people/'.$id.'/forget', '/people/'.$id.'/forget', []);
+        $held = (string) json_encode(array_map(static fn ($r): array => $r->columns(), [...$this->db()->rows('SELECT * FROM candidate WHERE id = :c', ['c' => $id]), ...$this->db()->rows('SELECT * FROM application WHERE candidate_id = :c', ['c' => $id]), ...$this->db()->rows('SELECT * FROM resume WHERE candidate_id = :c', ['c' => $id]), ...$this->db()->rows('SELECT * FROM personal_value WHERE candidate_id = :c', ['c' => $id]), ...$this->db()->rows('SELECT * FROM candidate_words WHERE candidate_id = :c', ['c' => $id])]), \JSON_UNESCAPED_UNICODE);
+        foreach ([$name, $email, explode(' ', $name)[1] ?? $name] as $personal) {
+            self::assertStringNotContainsString($personal, $held);
+        }
+        self::assertFileDoesNotExist($this->get(FileStore::class)->path((string) $stored?->str('file_sha256')));
+        self::assertSame(0, $this->int("SELECT count(*) FROM application WHERE candidate_id = :c AND state = 'active'", ['c' => $id]));
+        $hired = $this->int('SELECT p.candidate_id FROM hire h JOIN application p ON p.id = h.application_id WHERE h.fell_through_at IS NULL LIMIT 1');
+        self::assertSame(['hired_kept'], $this->refused(fn () => $this->get(Erase::class)($hired)));
     }
 
     public function testWhatCountsAsAVisit(): void

@@ -7,11 +7,14 @@ namespace Jorvent\Careers\Web;
 use Jorvent\Accounts\GuestLink;
 use Jorvent\Accounts\GuestLinks;
 use Jorvent\Activity\ActivityLog;
+use Jorvent\Careers\AddFile;
 use Jorvent\Careers\ConfirmAddress;
+use Jorvent\Careers\OwnData;
 use Jorvent\Core\Calendar\WorkingHours;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Interviews\Book;
 use Jorvent\Offers\AnswerOffer;
+use Jorvent\People\Erase;
 use Jorvent\Pipeline\Applications;
 use Jorvent\Pipeline\StageVisits;
 use Jorvent\Platform\Database\Db;
@@ -20,6 +23,7 @@ use Jorvent\Platform\Web\Errors;
 use Jorvent\Platform\Web\Input;
 use Jorvent\Platform\Web\OpenDoor;
 use Psr\Clock\ClockInterface;
+use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
@@ -120,10 +124,10 @@ final class GuestPage extends PublicPage
     }
 
     #[Route('/l/status/{secret}', name: 'guest_status', defaults: ['_csrf' => 'public'], methods: ['GET', 'POST'])]
-    public function status(string $secret, Request $request, Applications $applications, StageVisits $visits, ActivityLog $log): Response
+    public function status(string $secret, Request $request, Applications $applications, StageVisits $visits, ActivityLog $log, AddFile $add, Erase $erase): Response
     {
         $link = $this->links->open(GuestLinks::STATUS, $secret);
-        $row = null === $link ? null : $this->db->row("SELECT p.id, p.stage, p.state, p.applied_at, c.locale, c.zone, r.title, s.city, (SELECT min(lower(i.during)) FROM interview i WHERE i.application_id = p.id AND i.state = 'booked' AND lower(i.during) > :now) AS interview_at FROM application p JOIN candidate c ON c.id = p.candidate_id JOIN requisition r ON r.id = p.requisition_id JOIN site s ON s.id = r.site_id WHERE p.id = :id", ['id' => $link->subject, 'now' => $this->clock->now()]);
+        $row = null === $link ? null : $this->db->row("SELECT p.id, p.candidate_id, p.requisition_id, p.stage, p.state, p.applied_at, c.forget_asked_at, (SELECT count(*) FROM resume WHERE candidate_id = c.id) AS files, c.locale, c.zone, r.title, s.city, (SELECT min(lower(i.during)) FROM interview i WHERE i.application_id = p.id AND i.state = 'booked' AND lower(i.during) > :now) AS interview_at FROM application p JOIN candidate c ON c.id = p.candidate_id JOIN requisition r ON r.id = p.requisition_id JOIN site s ON s.id = r.site_id WHERE p.id = :id", ['id' => $link->subject, 'now' => $this->clock->now()]);
         if (null === $row) {
             return $this->gone($request);
         }
@@ -131,12 +135,16 @@ final class GuestPage extends PublicPage
         $errors = Errors::none();
         if ($request->isMethod('POST')) {
             try {
-                $this->db->transaction(static function () use ($applications, $visits, $log, $row): void {
-                    $application = $applications->lock($row->int('id'));
-                    $application->withdraw();
-                    $visits->leave($application->id);
-                    $log->record('application.withdrawn', 'application', $application->id, $application->requisitionId, $application->candidateId);
-                });
+                match ($request->request->getString('do')) {
+                    'file' => $add($row->int('candidate_id'), $row->int('requisition_id'), $request->files->get('resume')),
+                    'forget' => $erase->ask($row->int('candidate_id'), $row->int('requisition_id')),
+                    default => $this->db->transaction(static function () use ($applications, $visits, $log, $row): void {
+                        $application = $applications->lock($row->int('id'));
+                        $application->withdraw();
+                        $visits->leave($application->id);
+                        $log->record('application.withdrawn', 'application', $application->id, $application->requisitionId, $application->candidateId);
+                    }),
+                };
 
                 return $this->redirectToRoute('guest_status', ['secret' => $secret], Response::HTTP_SEE_OTHER);
             } catch (Refused $refused) {
@@ -144,7 +152,20 @@ final class GuestPage extends PublicPage
             }
         }
 
-        return $this->publicPage($request, 'public/status.html.twig', ['application' => $row, 'errors' => $errors, 'secret' => $secret]);
+        return $this->publicPage($request, 'public/status.html.twig', ['application' => $row, 'errors' => $errors, 'secret' => $secret], $errors->any() ? 422 : 200);
+    }
+
+    /** What is held of them, to take along. */
+    #[Route('/l/status/{secret}/data', name: 'guest_data', methods: ['GET'])]
+    public function data(string $secret, Request $request, OwnData $data): Response
+    {
+        $link = $this->links->open(GuestLinks::STATUS, $secret);
+        $row = null === $link ? null : $this->db->row('SELECT candidate_id FROM application WHERE id = :id', ['id' => $link->subject]);
+        if (null === $row) {
+            return $this->gone($request);
+        }
+
+        return new JsonResponse(json_encode($data->of($row->int('candidate_id')), \JSON_THROW_ON_ERROR | \JSON_PRETTY_PRINT | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES), 200, ['Content-Disposition' => 'attachment; filename="skerry-line-my-data.json"', 'Cache-Control' => 'no-store'], true);
     }
 
     private function offerOf(GuestLink $link): ?\Jorvent\Platform\Database\Record

@@ -38,6 +38,14 @@ final readonly class FileStore
         return false === $content ? throw new \RuntimeException('A stored file is missing: '.$hash) : $content;
     }
 
+    /** Nobody needs it any more. */
+    public function drop(string $hash): void
+    {
+        if (is_file($this->path($hash))) {
+            unlink($this->path($hash));
+        }
+    }
+
     public function path(string $hash): string
     {
         if (1 !== preg_match('/^[0-9a-f]{64}$/', $hash)) {

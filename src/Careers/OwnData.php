@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jorvent\Careers;
+
+use Jorvent\Platform\Database\Db;
+
+/** All that is held of someone, for themselves: what they told, what came of it, and what was written to them. What others wrote about them in confidence is told of, not shown. */
+final readonly class OwnData
+{
+    public function __construct(private Db $db)
+    {
+    }
+
+    /** @return array<string, mixed> */
+    public function of(int $candidate): array
+    {
+        $rows = fn (string $sql): array => array_map(static fn ($r): array => $r->columns(), $this->db->rows($sql, ['id' => $candidate]));
+
+        return [
+            'person' => $rows('SELECT name, email, phone, city, country, locale AS language, headline, years, source, created_at AS known_since, contact_barred_until AS not_contacted_until FROM candidate WHERE id = :id')[0] ?? [],
+            'resumes' => $rows('SELECT file_name, media_type, size, text, created_at AS received FROM resume WHERE candidate_id = :id ORDER BY id'),
+            'applications' => array_map(static fn (array $a): array => ['answers' => json_decode(\is_string($a['answers']) ? $a['answers'] : '{}', true)] + $a, $rows("SELECT r.title AS opening, s.city AS place, p.origin, p.applied_at, p.stage, p.state, p.answers, p.score AS screening_score, p.knock_out, p.consent_version, p.consented_at, b.name AS came_by, (SELECT count(*) FROM interview i WHERE i.application_id = p.id AND i.state = 'booked') AS interviews FROM application p JOIN requisition r ON r.id = p.requisition_id JOIN site s ON s.id = r.site_id LEFT JOIN posting g ON g.id = p.posting_id LEFT JOIN board b ON b.key = g.board WHERE p.candidate_id = :id ORDER BY p.id")),
+            'mails_to_you' => $rows("SELECT o.created_at AS written, o.state, v.content ->> 'subject' AS subject, v.content ->> 'text' AS text FROM outbox o JOIN personal_value v ON v.id = o.personal_id WHERE o.kind = 'mail' AND o.candidate_id = :id ORDER BY o.id"),
+        ];
+    }
+}
