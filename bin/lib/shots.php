@@ -8,8 +8,8 @@ require dirname(__DIR__, 2).'/vendor/autoload.php';
 [$dir, $only] = [$argv[1], array_slice($argv, 2)];
 $solveig = 'solveig.aune@skerryline.example';
 $views = [
-    'today' => [$solveig, '/today'], 'requisitions' => [$solveig, '/requisitions'], 'state' => [$solveig, '/r/2201/state'], 'brief' => ['mo.bakkerud@skerryline.example', '/r/2210/brief'],
-    'approval' => ['isla.farquhar@skerryline.example', '/r/2212/brief'], 'adverts' => [$solveig, '/r/2204/adverts'], 'sourcing' => [$solveig, '/r/2201/sourcing?q='.rawurlencode('(PLC OR SCADA) AND "fault finding" NOT apprentices')], 'pipeline' => [$solveig, '/r/2201/pipeline'],
+    'today' => [$solveig, '/today'], 'requisitions' => [$solveig, '/requisitions'], 'analysis' => [$solveig, '/adverts'], 'brief' => ['mo.bakkerud@skerryline.example', '/r/2210/brief'],
+    'approval' => ['isla.farquhar@skerryline.example', '/r/2212/brief'], 'adverts' => [$solveig, '/r/2201/adverts'], 'sourcing' => [$solveig, '/r/2201/sourcing?q='.rawurlencode('(PLC OR SCADA) AND "fault finding" NOT apprentices')], 'pipeline' => [$solveig, '/r/2201/pipeline'],
     'arrange' => [$solveig, 'ARRANGE'], 'compare' => [$solveig, '/r/2201/interviews'], 'scorecard' => ['ines.teixeira@skerryline.example', 'SCORECARD'], 'offer' => [$solveig, '/r/2205/offer'], 'outcome' => [$solveig, '/r/2207/outcome'], 'questions' => ['callum.gauthier@skerryline.example', '/r/2211/questions?q=paper'], 'why' => ['morag.isbister@skerryline.example', '/why?typed=4412'],
     'night' => [$solveig, '/today', 'night'], 'careers-phone' => ['', '/careers', 'phone'], 'opening-phone' => ['', '/careers/2201', 'phone'], 'apply-phone' => ['', '/careers/2201/apply', 'apply'],
 ];
