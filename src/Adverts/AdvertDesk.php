@@ -32,18 +32,20 @@ final readonly class AdvertDesk
     /**
      * Puts an advert up in several places, all or none. Every rule of every place is asked first.
      *
-     * @param list<string> $places keys of boards
+     * @param list<string>            $places      keys of boards
+     * @param \DateTimeImmutable|null $insideUntil for colleagues alone through that day, on our own site; boards would not keep it inside
      */
-    public function publish(int $requisitionId, array $places, ?\DateTimeImmutable $from, ?\DateTimeImmutable $until, ?Money $budget = null, string $locale = 'en'): void
+    public function publish(int $requisitionId, array $places, ?\DateTimeImmutable $from, ?\DateTimeImmutable $until, ?Money $budget = null, string $locale = 'en', ?\DateTimeImmutable $insideUntil = null): void
     {
         $boards = $this->boards->all();
         $today = $this->clock->now()->setTime(0, 0);
         $from = null !== $from && $from > $today ? $from : null;
         Refused::unlessEmpty(array_values(array_filter([
             [] === $places ? new Refusal('place', 'no_place_chosen') : null, [] === array_diff($places, array_keys($boards)) ? null : new Refusal('place', 'missing'), null !== $until && $until < ($from ?? $today) ? new Refusal('until', 'ends_before_it_begins') : null,
+            null !== $insideUntil && ([Boards::CAREERS] !== $places || $insideUntil < $today || (null !== $until && $insideUntil >= $until)) ? new Refusal('inside', 'inside_wrong') : null,
             null !== $budget && !$budget->isPositive() ? new Refusal('budget', 'budget_not_positive') : null, \in_array($locale, AdvertTexts::LOCALES, true) ? null : new Refusal('locale', 'not_offered'),
         ])));
-        $this->db->transaction(function () use ($requisitionId, $places, $boards, $from, $until, $budget, $locale, $today): void {
+        $this->db->transaction(function () use ($requisitionId, $places, $boards, $from, $until, $budget, $locale, $today, $insideUntil): void {
             $requisition = $this->entities->find(Requisition::class, $requisitionId, LockMode::PESSIMISTIC_WRITE) ?? throw new \LogicException('No such requisition.');
             if (!$requisition->isApproved()) {
                 throw Refused::because('not_approved');
@@ -51,7 +53,7 @@ final readonly class AdvertDesk
             $advert = $this->texts->advert($requisitionId, $locale);
             Refused::unlessEmpty($this->failures(array_intersect_key($boards, array_flip($places)), $advert, $from ?? $today, $until));
             foreach (array_unique($places) as $place) {
-                $this->begin($requisitionId, $boards[$place], $from, $until, $budget, $locale);
+                $this->begin($requisitionId, $boards[$place], $from, $until, $budget, $locale, $insideUntil);
             }
         });
     }
@@ -150,18 +152,21 @@ final readonly class AdvertDesk
         return intdiv($until->setTime(0, 0)->getTimestamp() - $from->setTime(0, 0)->getTimestamp(), 86400) + 1;
     }
 
-    private function begin(int $requisition, Board $board, ?\DateTimeImmutable $from, ?\DateTimeImmutable $until, ?Money $budget, string $locale): void
+    private function begin(int $requisition, Board $board, ?\DateTimeImmutable $from, ?\DateTimeImmutable $until, ?Money $budget, string $locale, ?\DateTimeImmutable $insideUntil): void
     {
         if (0 !== $this->db->int('SELECT count(*) FROM posting WHERE requisition_id = :r AND board = :b AND locale = :l AND state IN '.self::ON, ['r' => $requisition, 'b' => $board->key, 'l' => $locale])) {
             throw Refused::because('already_posted', 'place', ['board' => $board->name]);
         }
         $now = $this->clock->now();
+        if (null !== $board->price->quota && $board->price->quota <= $this->db->int("SELECT count(*) FROM posting WHERE board = :b AND state <> 'refused' AND asked_at >= :month", ['b' => $board->key, 'month' => $now->modify('first day of this month')->setTime(0, 0)])) {
+            throw Refused::because('quota_used', 'place', ['board' => $board->name, 'quota' => $board->price->quota]);
+        }
         $own = 'own' === $board->shape;
         $state = null !== $from ? PostingState::Planned : ($own ? PostingState::Live : PostingState::Waiting);
         $code = substr(bin2hex(random_bytes(6)), 0, 10);
         $id = $this->db->insert('posting', [
             'requisition_id' => $requisition, 'board' => $board->key, 'code' => $code, 'state' => $state->value, 'from_on' => $from, 'until' => $until, 'locale' => $locale, 'asked_at' => $now, 'live_at' => PostingState::Live === $state ? $now : null,
-            'budget' => $budget?->minor, 'budget_currency' => $budget?->currency,
+            'inside_until' => $insideUntil, 'budget' => $budget?->minor, 'budget_currency' => $budget?->currency,
         ]);
         if (PostingState::Waiting === $state) {
             $this->outbox->add('posting', 'posting-'.$code.'-1', 'posting', $id, [], $requisition);

@@ -76,7 +76,7 @@ final readonly class Apply
                 throw Refused::because('already_sent');
             }
             $requisition = $this->entities->find(Requisition::class, $draft->int('requisition_id')) ?? throw new \LogicException('A draft has a requisition.');
-            $opening = $this->openings->one($requisition->number);
+            $opening = $this->openings->one($requisition->number, 'en', $this->openings->code($draft->intOrNull('posting_id')));
             if (null === $opening || !$opening->bool('open')) {
                 throw Refused::because('opening_closed');
             }

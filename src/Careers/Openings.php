@@ -14,9 +14,10 @@ final readonly class Openings
     public const PAGE = 30;
     /** What a list can be narrowed by, in the order shown. */
     public const FACETS = ['city', 'category', 'employment', 'remote'];
-    private const OPEN = "r.state = 'approved' AND p.state = 'live' AND (p.until IS NULL OR p.until >= :today)";
+    private const LIVE = "r.state = 'approved' AND p.state = 'live' AND (p.until IS NULL OR p.until >= :today)";
+    private const OPEN = self::LIVE.' AND (p.inside_until IS NULL OR p.inside_until < :today)';
     private const FROM = "FROM requisition r JOIN site s ON s.id = r.site_id JOIN org_unit u ON u.id = r.unit_id JOIN posting p ON p.requisition_id = r.id AND p.board = 'careers' LEFT JOIN advert_text t ON t.requisition_id = r.id AND t.locale = :locale";
-    private const COLUMNS = 'r.id, r.number, coalesce(t.title, r.title) AS title, coalesce(t.description, r.description) AS description, t.locale AS text_locale, r.musts, r.wishes, r.questions, r.employment, r.positions, r.pay_min, r.pay_max, r.currency, r.pay_frequency, r.hours, r.share, r.remote, r.benefits, r.months, r.target_on, r.years_from, r.education, r.industry, r.state, r.category, s.city, s.region, s.postcode, s.country, s.zone, u.name AS department, p.until, p.live_at';
+    private const COLUMNS = 'r.id, r.number, coalesce(t.title, r.title) AS title, coalesce(t.description, r.description) AS description, t.locale AS text_locale, r.musts, r.wishes, r.questions, r.employment, r.positions, r.pay_min, r.pay_max, r.currency, r.pay_frequency, r.hours, r.share, r.remote, r.benefits, r.months, r.target_on, r.years_from, r.education, r.industry, r.state, r.category, s.city, s.region, s.postcode, s.country, s.zone, u.name AS department, p.until, p.live_at, p.inside_until';
 
     public function __construct(private Db $db, private ClockInterface $clock)
     {
@@ -24,12 +25,13 @@ final readonly class Openings
 
     /**
      * @param array<string, string> $wanted words (plain), and values of facets
+     * @param list<int>|null        $only   numbers; null for all
      *
      * @return array{openings: list<Record>, count: int, pages: int, facets: array<string, array<string, int>>} a page of the openings, newest first; of each facet how many there would be with each value, the others kept
      */
-    public function list(array $wanted, int $page, string $locale): array
+    public function list(array $wanted, int $page, string $locale, ?array $only = null): array
     {
-        $all = $this->light($wanted['q'] ?? '', $locale);
+        $all = $this->light($wanted['q'] ?? '', $locale, $only);
         $facets = [];
         foreach (self::FACETS as $facet) {
             $others = array_filter($wanted, static fn (string $v, string $k): bool => '' !== $v && $k !== $facet && \in_array($k, self::FACETS, true), \ARRAY_FILTER_USE_BOTH);
@@ -44,10 +46,14 @@ final readonly class Openings
         return ['openings' => $openings, 'count' => \count($found), 'pages' => (int) ceil(\count($found) / self::PAGE), 'facets' => $facets];
     }
 
-    /** An opening that was ever public; "open" tells whether one can still apply. */
-    public function one(int $number, string $locale = 'en'): ?Record
+    /**
+     * An opening that was ever public; "open" tells whether one can still apply.
+     *
+     * @param string $code of the advert, which colleagues are given while it is for them alone
+     */
+    public function one(int $number, string $locale = 'en', string $code = ''): ?Record
     {
-        return $this->db->row('SELECT '.self::OPEN.' AS open, a.name AS recruiter, '.self::COLUMNS.' '.self::FROM.' JOIN account a ON a.id = r.recruiter_id WHERE r.number = :number ORDER BY p.id DESC LIMIT 1', ['number' => $number, 'locale' => $locale] + $this->today());
+        return $this->db->row('SELECT '.self::LIVE.' AS open, a.name AS recruiter, '.self::COLUMNS.' '.self::FROM.' JOIN account a ON a.id = r.recruiter_id WHERE r.number = :number AND (p.inside_until IS NULL OR p.inside_until < :today OR p.code = :code) ORDER BY p.id DESC LIMIT 1', ['number' => $number, 'locale' => $locale, 'code' => $code] + $this->today());
     }
 
     /** @return list<Record> all that are open, with their texts, for feeds */
@@ -64,6 +70,12 @@ final readonly class Openings
         return substr(hash('sha256', json_encode($row?->columns(), \JSON_THROW_ON_ERROR)), 0, 24);
     }
 
+    /** The code of an advert, for what follows from having come by it. */
+    public function code(?int $posting): string
+    {
+        return null === $posting ? '' : $this->db->row('SELECT code FROM posting WHERE id = :id', ['id' => $posting])?->str('code') ?? '';
+    }
+
     /** @return int|null the advert that a tracked address belongs to */
     public function posting(int $requisition, string $code): ?int
     {
@@ -76,14 +88,22 @@ final readonly class Openings
         $this->db->execute("INSERT INTO posting_day (posting_id, day, $what) VALUES (:p, :day, 1) ON CONFLICT (posting_id, day) DO UPDATE SET $what = posting_day.$what + 1", ['p' => $posting] + ['day' => $this->clock->now()->format('Y-m-d')]);
     }
 
-    /** @return list<Record> only what is counted and compared: id and facets, newest first */
-    private function light(string $words, string $locale): array
+    /**
+     * @param list<int>|null $only
+     *
+     * @return list<Record> only what is counted and compared: id and facets, newest first
+     */
+    private function light(string $words, string $locale, ?array $only): array
     {
         // every word has to be there, in the title, the text, the town or the department; the last one may be unfinished
         $terms = array_values(array_filter(preg_split('/[^\p{L}\p{N}]+/u', mb_strtolower($words)) ?: [], static fn (string $t): bool => '' !== $t));
         $terms = \array_slice($terms, 0, 12);
         $where = '';
         $parameters = ['locale' => $locale] + $this->today();
+        if (null !== $only) {
+            $where .= ' AND r.number IN (:only)';
+            $parameters['only'] = [] === $only ? [0] : $only;
+        }
         foreach ($terms as $i => $term) {
             $where .= " AND (r.opening_words @@ to_tsquery('simple', :t$i) OR t.opening_words @@ to_tsquery('simple', :t$i) OR s.city ILIKE :l$i OR u.name ILIKE :l$i)";
             $parameters["t$i"] = $term.':*';

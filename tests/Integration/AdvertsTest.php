@@ -103,6 +103,8 @@ final class AdvertsTest extends DatabaseTest
         $this->deliver();
         self::assertSame(['yard paused'], $this->states());
         $desk->resume($this->id, $posting);
+        $this->db()->execute("UPDATE board SET price = jsonb_set(price, '{quota}', '1') WHERE key = 'yard'");
+        self::assertSame(['place quota_used'], $this->refused(fn () => $desk->publish($this->int('SELECT id FROM requisition WHERE number = 2204'), ['yard'], null, $until)), 'the month is used up');
         self::assertSame(['until renewal_not_later'], $this->refused(fn () => $desk->renew($this->id, $posting, $until)));
         self::assertSame(['place rules_failed_there'], $this->refused(fn () => $desk->renew($this->id, $posting, $until->modify('+90 days'))), 'it runs at most 60 days');
         $desk->renew($this->id, $posting, $until->modify('+14 days'));

@@ -5,12 +5,14 @@ declare(strict_types=1);
 namespace Jorvent\Tests\Integration;
 
 use Jorvent\Accounts\GuestLinks;
+use Jorvent\Adverts\AdvertDesk;
 use Jorvent\Adverts\AdvertTexts;
 use Jorvent\Careers\Alerts;
 use Jorvent\People\Erase;
 use Jorvent\Platform\Files\FileStore;
 use Jorvent\Tests\Support\DatabaseTest;
 use PHPUnit\Framework\Attributes\CoversNothing;
+use Symfony\Component\BrowserKit\Cookie;
 use Symfony\Component\HttpFoundation\File\UploadedFile;
 
 /** The careers site for people and machines: lists, feeds, alerts by mail, what is counted and what is remembered. */
@@ -244,6 +246,55 @@ final class CareersTest extends DatabaseTest
         self::assertSame(0, $this->int("SELECT count(*) FROM application WHERE candidate_id = :c AND state = 'active'", ['c' => $id]));
         $hired = $this->int('SELECT p.candidate_id FROM hire h JOIN application p ON p.id = h.application_id WHERE h.fell_through_at IS NULL LIMIT 1');
         self::assertSame(['hired_kept'], $this->refused(fn () => $this->get(Erase::class)($hired)));
+    }
+
+    public function testAnOpeningIsForColleaguesAloneInItsFirstDays(): void
+    {
+        $this->as('Solveig Aune');
+        $id = $this->int('SELECT id FROM requisition WHERE number = 2204');
+        $desk = $this->get(AdvertDesk::class);
+        $today = $this->clock()->now()->setTime(0, 0);
+        $desk->withdraw($id);
+        self::assertSame(['inside inside_wrong'], $this->refused(static fn () => $desk->publish($id, ['careers', 'yard'], null, $today->modify('+20 days'), insideUntil: $today->modify('+3 days'))), 'a board would not keep it inside');
+        self::assertSame(['inside inside_wrong'], $this->refused(static fn () => $desk->publish($id, ['careers'], null, $today->modify('+2 days'), insideUntil: $today->modify('+3 days'))));
+        $desk->publish($id, ['careers'], null, $today->modify('+20 days'), insideUntil: $today->modify('+3 days'));
+        $code = (string) $this->db()->row("SELECT code FROM posting WHERE requisition_id = :r AND state = 'live'", ['r' => $id])?->str('code');
+        $this->client->getCookieJar()->clear();
+        $status = function (string $path): int {
+            $this->client->request('GET', $path);
+
+            return $this->client->getResponse()->getStatusCode();
+        };
+        self::assertSame([410, 200, 302, 200], [$status('/careers/2204'), $status('/careers/2204?via='.$code), $status('/careers/2204/apply'), $status('/careers/2204/apply?via='.$code)]);
+        foreach (['/careers?lang=en', '/careers/openings.xml', '/careers/openings.atom', '/careers/sitemap.xml', '/careers/guide?lang=en&words=hulls'] as $path) {
+            $this->client->request('GET', $path);
+            self::assertStringNotContainsString('/2204', (string) $this->client->getResponse()->getContent(), $path);
+        }
+        $crawler = $this->client->request('GET', '/careers/2204/apply?lang=en&via='.$code);
+        $this->client->request('POST', '/careers/2204/apply?lang=en&via='.$code, ['_token' => $crawler->filter('input[name=_token]')->attr('value'), 'file' => 'no'], server: ['HTTP_ORIGIN' => 'http://localhost']);
+        $this->client->followRedirect();
+        self::assertSelectorExists('[name=email]', 'a colleague goes on by the same way');
+        $this->clock()->moveTo($today->modify('+4 days'));
+        self::assertSame(200, $status('/careers/2204'));
+    }
+
+    public function testOpeningsAreKeptInTheBrowserAlone(): void
+    {
+        $keep = function (int $number, string $keep): void {
+            $token = $this->client->request('GET', '/careers/'.$number.'?lang=en')->filter('.c-keep input[name=_token]')->attr('value');
+            $this->client->request('POST', '/careers/'.$number.'/keep', ['_token' => $token, 'keep' => $keep], server: ['HTTP_ORIGIN' => 'http://localhost']);
+            self::assertResponseRedirects('/careers/'.$number);
+        };
+        $keep(2201, 'yes');
+        $keep(2205, 'yes');
+        $keep(2201, 'yes');
+        $titles = fn (): array => $this->client->request('GET', '/careers?lang=en&kept=1')->filter('.c-list span > b:first-child')->each(static fn ($b): string => $b->text());
+        self::assertEqualsCanonicalizing(['Marine Electrician', 'Ticketing Data Analyst'], $titles());
+        $keep(2205, 'no');
+        self::assertSame(['Marine Electrician'], $titles());
+        $this->client->getCookieJar()->clear();
+        $this->client->getCookieJar()->set(new Cookie('kept', '2201.<script>.99999999999999.2202'));
+        self::assertEqualsCanonicalizing(['Marine Electrician', 'Second Engineer'], $titles(), 'what is no number is nothing');
     }
 
     public function testWhatCountsAsAVisit(): void

@@ -57,7 +57,7 @@ final class AdvertsPage extends Page
         $places = array_values(array_filter($request->request->all('place'), is_string(...)));
         $budget = '' === $input->line('budget') ? null : Money::parse($input->line('budget'), Costs::CURRENCY) ?? new Money(0, Costs::CURRENCY);
         try {
-            $desk->publish((int) $_subject->requisitionId, $places, $input->day('from'), $input->day('until'), $budget, $input->line('locale') ?: 'en');
+            $desk->publish((int) $_subject->requisitionId, $places, $input->day('from'), $input->day('until'), $budget, $input->line('locale') ?: 'en', $input->day('inside'));
         } catch (Refused $refused) {
             return $this->page($number, $input->line('locale') ?: 'en', Errors::of($refused->refusals), $input);
         }

@@ -39,11 +39,11 @@ final class ApplyPage extends PublicPage
     #[Route('/careers/{number}/apply', name: 'apply', requirements: ['number' => '\d{1,9}'], defaults: ['_csrf' => 'public'], methods: ['GET', 'POST'])]
     public function resume(int $number, Request $request, ReadResume $read, #[Target('apply')] RateLimiterFactoryInterface $limit): Response
     {
-        $opening = $this->openings->one($number);
+        $via = preg_replace('/[^0-9a-f]/', '', mb_substr($request->query->getString('via'), 0, 20)) ?? '';
+        $opening = $this->openings->one($number, $this->locale($request), $via);
         if (null === $opening || !$opening->bool('open')) {
             return $this->redirectToRoute('opening', ['number' => $number]);
         }
-        $via = preg_replace('/[^0-9a-f]/', '', mb_substr($request->query->getString('via'), 0, 20)) ?? '';
         $view = ['opening' => $opening, 'via' => $via, 'errors' => Errors::none(), 'step' => 1];
         if (!$request->isMethod('POST')) {
             return $this->publicPage($request, 'careers/apply_resume.html.twig', $view);
@@ -176,7 +176,7 @@ final class ApplyPage extends PublicPage
     {
         $draft = $this->drafts->find($key);
         $row = null === $draft || null !== $draft->strOrNull('sent_at') ? null : $this->db->row('SELECT number, questions FROM requisition WHERE id = :id', ['id' => $draft->int('requisition_id')]);
-        $opening = null === $row ? null : $this->openings->one($row->int('number'));
+        $opening = null === $draft || null === $row ? null : $this->openings->one($row->int('number'), 'en', $this->openings->code($draft->intOrNull('posting_id')));
 
         return [null === $row ? null : $draft, $opening, Questionnaire::fromArray($row?->objects('questions') ?? [])];
     }

@@ -8,6 +8,7 @@ use Jorvent\Careers\Alerts;
 use Jorvent\Careers\Feeds;
 use Jorvent\Careers\Guide;
 use Jorvent\Careers\JobPostingData;
+use Jorvent\Careers\Kept;
 use Jorvent\Careers\Openings;
 use Jorvent\Careers\Visits;
 use Jorvent\Careers\Ways;
@@ -41,20 +42,30 @@ final class CareersPage extends PublicPage
     #[Route('/careers/{number}', name: 'opening', requirements: ['number' => '\d{1,9}'], methods: ['GET'])]
     public function opening(int $number, Request $request, Visits $visits): Response
     {
-        $opening = $this->openings->one($number, $this->locale($request));
+        $via = self::via($request);
+        $opening = $this->openings->one($number, $this->locale($request), $via);
         if (null === $opening) {
             return $this->gone($request);
         }
-        $via = self::via($request);
         $posting = $this->openings->posting($opening->int('id'), $via);
         if (null !== $posting && $opening->bool('open') && $visits->counts($request, $posting)) {
             $this->openings->count($posting, 'visits');
         }
         $url = fn (string $route, array $parameters = []): string => $this->generateUrl($route, $parameters, UrlGeneratorInterface::ABSOLUTE_URL);
-        $response = $this->publicPage($request, 'careers/opening.html.twig', ['opening' => $opening, 'via' => $via, 'ask' => '' !== $via && null === Ways::allowed($request), 'data' => JobPostingData::of($opening, $url('opening', ['number' => $number]), $url('careers'))], $opening->bool('open') ? 200 : 410);
+        $response = $this->publicPage($request, 'careers/opening.html.twig', ['opening' => $opening, 'via' => $via, 'kept' => \in_array($number, Kept::of($request), true), 'ask' => '' !== $via && null === Ways::allowed($request), 'data' => JobPostingData::of($opening, $url('opening', ['number' => $number]), $url('careers'))], $opening->bool('open') ? 200 : 410);
         if ('' !== $via && true === Ways::allowed($request)) {
             $this->ways->remember($request, $response, $via);
         }
+
+        return $response;
+    }
+
+    #[Route('/careers/{number}/keep', name: 'careers_keep', requirements: ['number' => '\d{1,9}'], defaults: ['_csrf' => 'public'], methods: ['POST'])]
+    public function keep(int $number, Request $request, Kept $kept): Response
+    {
+        $via = preg_replace('/[^0-9a-f]/', '', Input::of($request)->line('via')) ?? '';
+        $response = $this->redirectToRoute('opening', ['number' => $number] + ('' === $via ? [] : ['via' => $via]), Response::HTTP_SEE_OTHER);
+        $kept->change($request, $response, $number, 'no' !== Input::of($request)->line('keep'));
 
         return $response;
     }
@@ -178,11 +189,13 @@ final class CareersPage extends PublicPage
             $wanted = array_intersect_key($input->map('wanted') + $wanted, $wanted);
         }
         $page = max(1, self::whole($request, 'page'));
-        $found = $this->openings->list($wanted, $page, $this->locale($request));
+        $kept = Kept::of($request);
+        $only = $request->query->has('kept') ? $kept : null;
+        $found = $this->openings->list($wanted, $page, $this->locale($request), $only);
 
         $offered = $this->guide->settings()->str('offered');
 
-        return $this->publicPage($request, 'careers/list.html.twig', $found + ['guide' => 'always' === $offered || ('nothing_found' === $offered && 0 === $found['count']), 'wanted' => $wanted, 'chosen' => array_filter($wanted, static fn (string $v): bool => '' !== $v), 'page' => $page, 'errors' => $errors, 'input' => $input], $errors->any() ? 422 : 200);
+        return $this->publicPage($request, 'careers/list.html.twig', $found + ['guide' => 'always' === $offered || ('nothing_found' === $offered && 0 === $found['count']), 'kept' => \count($kept), 'only' => null !== $only, 'wanted' => $wanted, 'chosen' => array_filter($wanted, static fn (string $v): bool => '' !== $v), 'page' => $page, 'errors' => $errors, 'input' => $input], $errors->any() ? 422 : 200);
     }
 
     /** @param callable(): string $write */
