@@ -154,7 +154,7 @@ final class AdvertsPage extends Page
                 $sums[$what] += $line['posting']->int($what);
             }
         }
-        $until = $input?->day('until') ?? $this->clock->now()->setTime(0, 0)->modify('+30 days');
+        $until = $input?->day('until') ?? $this->clock->now()->setTime(0, 0)->modify('+29 days');
         $from = $input?->day('from') ?? $this->clock->now()->setTime(0, 0);
 
         $checks = $this->checks($boards, $adverts[$locale], AdvertDesk::days($from, $until));
