@@ -99,8 +99,8 @@ final readonly class Analysis
     private function sql(): string
     {
         return "SELECT p.id, p.code, p.board, p.runs, p.live_at, to_char(p.live_at, 'YYYY-MM') AS month, b.name, b.price, r.number, r.title, u.name AS department, coalesce(d.visits, 0) AS visits, coalesce(d.started, 0) AS started, coalesce(a.applied, 0) AS applied, s.spent FROM posting p JOIN board b ON b.key = p.board JOIN requisition r ON r.id = p.requisition_id JOIN org_unit u ON u.id = r.unit_id
-            LEFT JOIN (SELECT posting_id, sum(visits) AS visits, sum(started) AS started FROM posting_day GROUP BY 1) d ON d.posting_id = p.id LEFT JOIN (SELECT posting_id, count(*) AS applied FROM application WHERE posting_id IS NOT NULL GROUP BY 1) a ON a.posting_id = p.id
-            LEFT JOIN (SELECT posting_id, json_agg(json_build_object('amount', amount, 'currency', currency)) AS spent FROM spend GROUP BY 1) s ON s.posting_id = p.id";
+            LEFT JOIN LATERAL (SELECT sum(visits) AS visits, sum(started) AS started FROM posting_day WHERE posting_id = p.id) d ON true LEFT JOIN LATERAL (SELECT count(*) AS applied FROM application WHERE posting_id = p.id) a ON true
+            LEFT JOIN LATERAL (SELECT json_agg(json_build_object('amount', amount, 'currency', currency)) AS spent FROM spend WHERE posting_id = p.id) s ON true";
     }
 
     /**

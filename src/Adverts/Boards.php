@@ -60,7 +60,7 @@ final readonly class Boards
     public function all(bool $enabledOnly = true): array
     {
         $boards = [];
-        foreach ($this->rows() as $row) {
+        foreach ($this->db->rows('SELECT * FROM board ORDER BY rank, name') as $row) {
             if ($row->bool('enabled') || !$enabledOnly) {
                 $boards[$row->str('key')] = $this->board($row);
             }

@@ -4,13 +4,24 @@ declare(strict_types=1);
 
 namespace Jorvent\Careers;
 
+use Jorvent\Accounts\GuestLinks;
+use Jorvent\Messages\Mailing;
 use Jorvent\Platform\Database\Db;
+use Psr\Clock\ClockInterface;
 
 /** All that is held of someone, for themselves: what they told, what came of it, and what was written to them. What others wrote about them in confidence is told of, not shown. */
 final readonly class OwnData
 {
-    public function __construct(private Db $db)
+    private const DAYS = 2;
+
+    public function __construct(private Db $db, private ClockInterface $clock, private GuestLinks $links, private Mailing $mailing)
     {
+    }
+
+    /** Mails the link to it, once an hour at most: a status page may be open with someone who only typed the address. */
+    public function mail(int $candidate, int $requisition): void
+    {
+        $this->db->transaction(fn () => $this->mailing->toCandidate('data-'.$candidate.'-'.$this->clock->now()->format('YmdH'), $candidate, $requisition, $this->mailing->templateFor('own_data', $candidate), ['link' => $this->links->issue(GuestLinks::DATA, $candidate, self::DAYS)]));
     }
 
     /** @return array<string, mixed> */

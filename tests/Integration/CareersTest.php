@@ -222,7 +222,15 @@ final class CareersTest extends DatabaseTest
         self::assertResponseRedirects($path);
         $stored = $this->db()->row('SELECT file_name, file_sha256 FROM resume WHERE candidate_id = :c ORDER BY id DESC LIMIT 1', ['c' => $id]);
         self::assertStringNotContainsString('/', (string) $stored?->str('file_name'));
+        $this->putOffWhatWaits();
+        $do(['do' => 'data']);
+        self::assertResponseRedirects($path);
+        $do(['do' => 'data']);
+        $this->deliverAll();
+        self::assertSame(1, preg_match('#/l/data/[\w\-]+#', self::mailbox($email)[0]['text'], $m), 'only ever to their address');
         $this->client->request('GET', $path.'/data');
+        self::assertResponseStatusCodeSame(404, 'the status page itself gives nothing away');
+        $this->client->request('GET', $m[0]);
         self::assertResponseIsSuccessful();
         $data = json_decode((string) $this->client->getResponse()->getContent(), true);
         self::assertIsArray($data);
@@ -231,7 +239,7 @@ final class CareersTest extends DatabaseTest
         self::assertSame([$name, $email], [$person['name'] ?? null, $person['email'] ?? null]);
         self::assertStringContainsString($text, (string) json_encode($data['resumes'] ?? ''));
         self::assertStringNotContainsString('scorecard', (string) $this->client->getResponse()->getContent());
-        $this->client->request('GET', '/l/status/aaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaa/data');
+        $this->client->request('GET', '/l/data/aaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaa');
         self::assertResponseStatusCodeSame(410);
         $do(['do' => 'forget']);
         $this->as('Runa Eikeland');

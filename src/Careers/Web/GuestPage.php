@@ -124,7 +124,7 @@ final class GuestPage extends PublicPage
     }
 
     #[Route('/l/status/{secret}', name: 'guest_status', defaults: ['_csrf' => 'public'], methods: ['GET', 'POST'])]
-    public function status(string $secret, Request $request, Applications $applications, StageVisits $visits, ActivityLog $log, AddFile $add, Erase $erase): Response
+    public function status(string $secret, Request $request, Applications $applications, StageVisits $visits, ActivityLog $log, AddFile $add, Erase $erase, OwnData $data): Response
     {
         $link = $this->links->open(GuestLinks::STATUS, $secret);
         $row = null === $link ? null : $this->db->row("SELECT p.id, p.candidate_id, p.requisition_id, p.stage, p.state, p.applied_at, c.forget_asked_at, (SELECT count(*) FROM resume WHERE candidate_id = c.id) AS files, c.locale, c.zone, r.title, s.city, (SELECT min(lower(i.during)) FROM interview i WHERE i.application_id = p.id AND i.state = 'booked' AND lower(i.during) > :now) AS interview_at FROM application p JOIN candidate c ON c.id = p.candidate_id JOIN requisition r ON r.id = p.requisition_id JOIN site s ON s.id = r.site_id WHERE p.id = :id", ['id' => $link->subject, 'now' => $this->clock->now()]);
@@ -137,6 +137,7 @@ final class GuestPage extends PublicPage
             try {
                 match ($request->request->getString('do')) {
                     'file' => $add($row->int('candidate_id'), $row->int('requisition_id'), $request->files->get('resume')),
+                    'data' => $data->mail($row->int('candidate_id'), $row->int('requisition_id')),
                     'forget' => $erase->ask($row->int('candidate_id'), $row->int('requisition_id')),
                     default => $this->db->transaction(static function () use ($applications, $visits, $log, $row): void {
                         $application = $applications->lock($row->int('id'));
@@ -155,17 +156,16 @@ final class GuestPage extends PublicPage
         return $this->publicPage($request, 'public/status.html.twig', ['application' => $row, 'errors' => $errors, 'secret' => $secret], $errors->any() ? 422 : 200);
     }
 
-    /** What is held of them, to take along. */
-    #[Route('/l/status/{secret}/data', name: 'guest_data', methods: ['GET'])]
+    /** What is held of them, to take along. The link is only ever mailed, so whoever has it has their address. */
+    #[Route('/l/data/{secret}', name: 'guest_data', methods: ['GET'])]
     public function data(string $secret, Request $request, OwnData $data): Response
     {
-        $link = $this->links->open(GuestLinks::STATUS, $secret);
-        $row = null === $link ? null : $this->db->row('SELECT candidate_id FROM application WHERE id = :id', ['id' => $link->subject]);
-        if (null === $row) {
+        $link = $this->links->open(GuestLinks::DATA, $secret);
+        if (null === $link) {
             return $this->gone($request);
         }
 
-        return new JsonResponse(json_encode($data->of($row->int('candidate_id')), \JSON_THROW_ON_ERROR | \JSON_PRETTY_PRINT | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES), 200, ['Content-Disposition' => 'attachment; filename="skerry-line-my-data.json"', 'Cache-Control' => 'no-store'], true);
+        return new JsonResponse(json_encode($data->of($link->subject), \JSON_THROW_ON_ERROR | \JSON_PRETTY_PRINT | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES), 200, ['Content-Disposition' => 'attachment; filename="skerry-line-my-data.json"', 'Cache-Control' => 'no-store'], true);
     }
 
     private function offerOf(GuestLink $link): ?\Jorvent\Platform\Database\Record
