@@ -119,6 +119,7 @@ final class World
             $this->remembered();
             $this->inOtherLanguages();
             $this->guide();
+            $this->careersSites();
             $this->shown();
             $tell('first versions of the briefs');
             foreach ($this->entities->getRepository(Requisition::class)->findAll() as $requisition) {
@@ -159,6 +160,48 @@ final class World
         $this->db->execute("UPDATE guide SET contact = 'hiring@skerryline.example'");
         foreach (JobBoards::ANSWERS as [$locale, $question, $answer]) {
             $this->db->insert('guide_answer', ['locale' => $locale, 'question' => $question, 'answer' => $answer]);
+        }
+    }
+
+    private function careersSites(): void
+    {
+        $json = static fn (mixed $value): string => json_encode($value, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE);
+        $this->db->execute("UPDATE brand SET contact = 'hiring@skerryline.example', texts = CAST(:t AS jsonb) WHERE id = 1", ['t' => $json(CareersSites::MAIN)]);
+        [$key, $name, $accent, $deep, $paper, $units, $texts] = CareersSites::YARD;
+        $yard = $this->db->insert('brand', ['key' => $key, 'name' => $name, 'contact' => 'yard@skerryline.example', 'accent' => $accent, 'deep' => $deep, 'paper' => $paper, 'texts' => $texts]);
+        foreach ($units as $unit) {
+            $this->db->execute('INSERT INTO brand_unit (unit_id, brand_id) VALUES (:u, :b)', ['u' => $unit, 'b' => $yard]);
+        }
+        foreach (CareersSites::PAGES as [$brand, $slug, $locale, $title, $body]) {
+            $this->db->insert('brand_page', ['brand_id' => 1 === $brand ? 1 : $yard, 'slug' => $slug, 'locale' => $locale, 'title' => $title, 'body' => $body, 'saved_at' => $this->ago(60)]);
+        }
+        $this->db->execute("UPDATE referral_terms SET credit = 60000, currency = 'EUR', after_days = 90, domains = 'skerryline.example'");
+        foreach (CareersSites::REFERRALS as $i => [$number, $teller, $email, $locale, $ago, $visits, $came]) {
+            $inside = str_ends_with($email, '@skerryline.example');
+            $row = $this->db->row('INSERT INTO referral (requisition_id, code, name, email, locale, credit, currency, after_days, visits, asked_at) SELECT id, :c, :n, :e, :l, :m, :u, :d, :v, :at FROM requisition WHERE number = :r RETURNING id, requisition_id', ['r' => $number, 'c' => substr(hash('sha256', 'referral '.$i), 0, 10), 'n' => $teller, 'e' => $email, 'l' => $locale, 'm' => $inside ? 60000 : null, 'u' => $inside ? 'EUR' : null, 'd' => $inside ? 90 : null, 'v' => $visits, 'at' => $this->ago($ago)]);
+            if (null !== $row && $came > 0) {
+                // who was hired by an older one, so that a credit is due
+                $this->db->execute("UPDATE application SET referral_id = :f WHERE id IN (SELECT a.id FROM application a LEFT JOIN hire h ON h.application_id = a.id WHERE a.requisition_id = :r AND a.origin = 'applied' AND a.referral_id IS NULL ORDER BY (h.id IS NOT NULL) DESC, a.id LIMIT :n)", ['f' => $row->int('id'), 'r' => $row->int('requisition_id'), 'n' => $came]);
+            }
+        }
+        $this->db->execute("UPDATE declaration SET smallest = 5, asked = '[\"gender\", \"age\"]'");
+        $chance = new Randomizer(new Mt19937(2611));
+        foreach ($this->db->rows("SELECT r.unit_id, date_trunc('quarter', a.applied_at)::date AS quarter, count(*) AS n FROM application a JOIN requisition r ON r.id = a.requisition_id WHERE a.origin = 'applied' GROUP BY 1, 2 ORDER BY 1, 2") as $row) {
+            foreach (CareersSites::DECLARED as $question => $answers) {
+                $counts = [];
+                for ($i = 0; $i < $row->int('n'); ++$i) {
+                    $die = $chance->getInt(1, 150);
+                    foreach ($answers as $answer => $share) {
+                        if (0 >= ($die -= $share)) {
+                            $counts[$answer] = ($counts[$answer] ?? 0) + 1;
+                            break;
+                        }
+                    }
+                }
+                foreach ($counts as $answer => $n) {
+                    $this->db->execute('INSERT INTO declared (unit_id, quarter, question, answer, n) VALUES (:u, :d, :q, :a, :n)', ['u' => $row->int('unit_id'), 'd' => $row->instant('quarter')->format('Y-m-d'), 'q' => $question, 'a' => $answer, 'n' => $n]);
+                }
+            }
         }
     }
 
@@ -467,7 +510,7 @@ final class World
         $id = $this->db->insert('application', [
             'candidate_id' => $c['id'], 'requisition_id' => $requisition, 'origin' => $sourced ? 'sourced' : 'applied', 'posting_id' => $sourced ? null : $postings[$this->cameBy($postings)], 'stage' => $stage->value, 'state' => $state, 'entered_at' => $entered, 'applied_at' => $applied,
             'answers' => [] === $answers ? new \stdClass() : $answers, 'score' => $sourced ? null : $score->value, 'knock_out' => $knockOut, 'knock_out_due' => $failed ? $applied->modify('+1 day') : null, 'knock_out_by' => 'confirmed' === $knockOut ? $this->accounts[$recruiter] : null,
-            'fit' => $fit->score, 'fit_parts' => array_map(static fn ($p): array => $p->toArray(), $fit->parts), 'closed_reason' => $reason, 'closed_at' => null === $reason ? null : $this->ago(min($appliedAgo, 5)), 'consent_version' => '2026-1', 'consented_at' => $applied,
+            'fit' => $fit->score, 'fit_parts' => array_map(static fn ($p): array => $p->toArray(), $fit->parts), 'closed_reason' => $reason, 'closed_at' => null === $reason ? null : $this->ago(min($appliedAgo, 5)), 'consent_version' => 1, 'consented_at' => $applied,
         ]);
         foreach ($visits as [$visited, $from, $to]) {
             $this->bulk('stage_visit')->add(['application_id' => $id, 'stage' => $visited->value, 'entered_at' => $from, 'left_at' => $to]);

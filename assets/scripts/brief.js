@@ -13,7 +13,7 @@
     const root = editor.root;
     root.setAttribute('role', 'textbox');
     root.setAttribute('aria-multiline', 'true');
-    root.setAttribute('aria-label', document.querySelector('label[for=description]').innerText.trim());
+    root.setAttribute('aria-label', document.querySelector(`label[for=${area.id}]`).innerText.trim());
     if (area.getAttribute('aria-describedby')) { root.setAttribute('aria-describedby', area.getAttribute('aria-describedby')); root.setAttribute('aria-invalid', 'true'); }
     area.hidden = true;
     bar.hidden = false;

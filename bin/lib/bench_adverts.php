@@ -97,7 +97,7 @@ $apply = static function (int $i) use ($ask, $phone, $base): bool {
     }
     [$s3, $html, $head] = $ask($m[1], $as, http_build_query($post));
     [, $html] = $ask($m[1].'/check', $as);
-    [$s4, $html, $head] = $ask($m[1].'/check', $as, http_build_query(['_token' => $token($html), 'consent' => 'yes']));
+    [$s4, $html, $head] = $ask($m[1].'/check', $as, http_build_query(['_token' => $token($html), 'consent' => '1']));
     if (303 !== $s4) {
         fwrite(\STDERR, "apply $i: $s3 $s4 ".mb_substr(trim((string) preg_replace('/\s+/', ' ', strip_tags($html))), 0, 300)."\n");
     }

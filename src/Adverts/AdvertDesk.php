@@ -25,7 +25,7 @@ final readonly class AdvertDesk
     /** States in which an advert is up or on its way. */
     public const ON = "('planned', 'waiting', 'asked', 'live', 'paused')";
 
-    public function __construct(private Db $db, private EntityManagerInterface $entities, private ClockInterface $clock, private ActivityLog $log, private Outbox $outbox, private Boards $boards, private AdvertTexts $texts)
+    public function __construct(private Db $db, private EntityManagerInterface $entities, private ClockInterface $clock, private ActivityLog $log, private Outbox $outbox, private Boards $boards, private AdvertTexts $texts, private AdvertFigures $figures, private Costs $costs)
     {
     }
 
@@ -88,8 +88,52 @@ final readonly class AdvertDesk
     {
         $this->one($requisitionId, $posting, function (Record $row) use ($requisitionId): void {
             $this->approved($requisitionId);
+            if ($this->spent($this->figures->one($row->int('id')) ?? $row)) {
+                throw Refused::because('budget_used');
+            }
             $this->wish($row, 'live', 'advert.resumed');
         });
+    }
+
+    /** Another budget; what rested because the old one was used up is put up again by hand. */
+    public function budget(int $requisitionId, int $posting, ?Money $budget): void
+    {
+        if (null !== $budget && !$budget->isPositive()) {
+            throw Refused::because('budget_not_positive', 'budget');
+        }
+        $this->one($requisitionId, $posting, function (Record $row) use ($budget): void {
+            $this->db->execute('UPDATE posting SET budget = :b, budget_currency = :c WHERE id = :id', ['b' => $budget?->minor, 'c' => $budget?->currency, 'id' => $row->int('id')]);
+            $this->log->record('advert.budget_set', 'posting', $row->int('id'), $row->int('requisition_id'), change: ['board' => $row->str('board'), 'budget' => $budget?->minor, 'currency' => $budget?->currency]);
+        });
+    }
+
+    /** Lets those rest whose budget is used up. */
+    public function restSpent(): int
+    {
+        $rested = 0;
+        foreach (array_filter($this->figures->budgeted(), $this->spent(...)) as $posting) {
+            $this->db->transaction(function () use ($posting, &$rested): void {
+                foreach ($this->lock($posting->int('requisition_id'), $posting->int('id'), "('live')") as $row) {
+                    $this->wish($row, 'paused', 'advert.budget_used');
+                    ++$rested;
+                }
+            });
+        }
+
+        return $rested;
+    }
+
+    /** @param Record $posting with its figures */
+    private function spent(Record $posting): bool
+    {
+        $limit = $posting->intOrNull('budget');
+        if (null === $limit) {
+            return false;
+        }
+        $cost = $this->costs->of([$posting])[$posting->int('id')]['cost'] ?? null;
+        $budget = $this->costs->euro(new Money($limit, $posting->str('budget_currency')));
+
+        return null !== $cost && null !== $budget && $cost->compare($budget) >= 0;
     }
 
     /** For longer: a board that charges for a posting charges once more. */
@@ -181,7 +225,7 @@ final readonly class AdvertDesk
     private function wish(Record $row, string $want, string $act, array $change = []): void
     {
         $this->db->execute('UPDATE posting SET want = :w, wishes = wishes + 1, ended_at = CASE WHEN :w = \'down\' THEN CAST(:now AS timestamptz) END WHERE id = :id', ['w' => $want, 'id' => $row->int('id'), 'now' => $this->clock->now()]);
-        if ('own' === $this->boards->one($row->str('board'))->shape || ('planned' === $row->str('state') && 'down' === $want)) {
+        if (Boards::CAREERS === $row->str('board') || ('planned' === $row->str('state') && 'down' === $want)) {
             $this->db->execute("UPDATE posting SET state = CASE :w WHEN 'down' THEN 'withdrawn' WHEN 'paused' THEN 'paused' ELSE 'live' END WHERE id = :id", ['w' => $want, 'id' => $row->int('id')]);
         } elseif ('planned' !== $row->str('state')) {
             $this->outbox->drop('posting-'.$row->str('code').'-');

@@ -13,13 +13,15 @@ use Jorvent\Outside\Boards\Board;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
 use Psr\Clock\ClockInterface;
+use Symfony\Contracts\Cache\CacheInterface;
+use Symfony\Contracts\Cache\ItemInterface;
 
 /** Where the next sum for an opening would bring most: runs that can be bought, what each should bring by what such runs brought before, and the best division. */
 final readonly class NextSpend
 {
     private const DAYS = 30;
 
-    public function __construct(private Db $db, private ClockInterface $clock, private Costs $costs)
+    public function __construct(private Db $db, private ClockInterface $clock, private Costs $costs, private CacheInterface $kept)
     {
     }
 
@@ -32,14 +34,9 @@ final readonly class NextSpend
      */
     public function of(Advert $advert, array $boards, array $checks, array $postings, float $sum): ?array
     {
-        $runs = $this->runs();
-        $model = AdvertYield::learn($runs);
+        ['model' => $model, 'visits' => $visits, 'total' => $total, 'tried' => $tried] = $this->learned();
         if (null === $model) {
             return null;
-        }
-        $visits = [];
-        foreach ($this->db->rows("SELECT p.board, sum(d.visits)::float / greatest(1, count(*)) AS a_day, coalesce(avg(a.finished), 0)::float AS finished FROM posting p JOIN posting_day d ON d.posting_id = p.id LEFT JOIN LATERAL (SELECT count(*)::float / greatest(1, (SELECT count(*) FROM posting_day WHERE posting_id = p.id)) AS finished FROM application WHERE posting_id = p.id) a ON true WHERE p.state IN ('ended', 'withdrawn', 'live') GROUP BY p.board") as $row) {
-            $visits[$row->str('board')] = [$row->floatOrNull('a_day') ?? 0.0, $row->floatOrNull('finished') ?? 0.0];
         }
         $offers = [];
         foreach ($boards as $key => $board) {
@@ -64,7 +61,28 @@ final readonly class NextSpend
         }
         usort($offers, static fn (array $a, array $b): int => $b['mean'] <=> $a['mean']);
 
-        return ['offers' => $offers, 'best' => Spending::best($offers, $sum), 'runs' => $model->runs, 'visits' => $this->db->int('SELECT coalesce(sum(visits), 0) FROM posting_day'), 'tried' => AdvertYield::backtest($runs)];
+        return ['offers' => $offers, 'best' => Spending::best($offers, $sum), 'runs' => $model->runs, 'visits' => $total, 'tried' => $tried];
+    }
+
+    /**
+     * What earlier runs teach, and how it fared on those held out. Learned anew when there is a posting or an application more, else kept for an hour: it is the same for every opening.
+     *
+     * @return array{model: AdvertYield|null, visits: array<string, array{float, float}>, total: int, tried: array{tried: int, inside: int, expected: int}|null}
+     */
+    private function learned(): array
+    {
+        $stamp = $this->db->row('SELECT (SELECT max(id) FROM posting) AS p, (SELECT max(id) FROM application) AS a, current_database() AS d');
+
+        return $this->kept->get('next-spend-'.hash('sha256', json_encode([$stamp?->columns(), $this->clock->now()->format('Y-m-d')], \JSON_THROW_ON_ERROR)), function (ItemInterface $item): array {
+            $item->expiresAfter(3600);
+            $runs = $this->runs();
+            $visits = [];
+            foreach ($this->db->rows("SELECT p.board, sum(d.visits)::float / greatest(1, count(*)) AS a_day, coalesce(avg(a.finished), 0)::float AS finished FROM posting p JOIN posting_day d ON d.posting_id = p.id LEFT JOIN LATERAL (SELECT count(*)::float / greatest(1, (SELECT count(*) FROM posting_day WHERE posting_id = p.id)) AS finished FROM application WHERE posting_id = p.id) a ON true WHERE p.state IN ('ended', 'withdrawn', 'live') GROUP BY p.board") as $row) {
+                $visits[$row->str('board')] = [$row->floatOrNull('a_day') ?? 0.0, $row->floatOrNull('finished') ?? 0.0];
+            }
+
+            return ['model' => AdvertYield::learn($runs), 'visits' => $visits, 'total' => $this->db->int('SELECT coalesce(sum(visits), 0) FROM posting_day'), 'tried' => AdvertYield::backtest($runs)];
+        });
     }
 
     /** @return list<AdvertRun> all that are over, or have stood for a fortnight; our own site is no purchase */

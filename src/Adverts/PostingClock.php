@@ -10,10 +10,10 @@ use Jorvent\Platform\Outbox\Outbox;
 use Jorvent\Platform\Outbox\Periodic;
 use Psr\Clock\ClockInterface;
 
-/** Begins what was planned for today and ends what ran to its last day, by the calendar of the site. */
+/** Begins what was planned for today, ends what ran to its last day by the calendar of the site, and lets rest what used up its budget. */
 final readonly class PostingClock implements Periodic
 {
-    public function __construct(private Db $db, private ClockInterface $clock, private Outbox $outbox, private ActivityLog $log)
+    public function __construct(private Db $db, private ClockInterface $clock, private Outbox $outbox, private ActivityLog $log, private AdvertDesk $desk)
     {
     }
 
@@ -24,6 +24,7 @@ final readonly class PostingClock implements Periodic
 
     public function run(): void
     {
+        $this->desk->restSpent();
         $this->db->transaction(function (): void {
             $now = $this->clock->now();
             foreach ($this->db->rows("SELECT p.id, p.code, p.board, p.requisition_id, p.wishes, p.state FROM posting p JOIN requisition r ON r.id = p.requisition_id JOIN site s ON s.id = r.site_id

@@ -7,26 +7,21 @@ namespace Jorvent\Careers;
 use Jorvent\Activity\ActivityLog;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\People\IndexCandidate;
-use Jorvent\People\ReadResume;
+use Jorvent\People\ResumeFile;
 use Jorvent\Platform\Database\Db;
 use Psr\Clock\ClockInterface;
-use Symfony\Component\HttpFoundation\File\UploadedFile;
 
 /** One more file beside an application, from the page where a candidate sees how things stand. */
 final readonly class AddFile
 {
     private const MOST = 6;
 
-    public function __construct(private Db $db, private ClockInterface $clock, private ActivityLog $log, private ReadResume $read, private IndexCandidate $index)
+    public function __construct(private Db $db, private ClockInterface $clock, private ActivityLog $log, private IndexCandidate $index)
     {
     }
 
-    public function __invoke(int $candidate, int $requisition, mixed $upload): void
+    public function __invoke(int $candidate, int $requisition, ResumeFile $file): void
     {
-        if (!$upload instanceof UploadedFile || !$upload->isValid()) {
-            throw Refused::because('file_missing', 'resume');
-        }
-        $file = ($this->read)((string) file_get_contents($upload->getPathname(), length: ReadResume::MAX_BYTES + 1), $upload->getClientOriginalName());
         $this->db->transaction(function () use ($candidate, $requisition, $file): void {
             $claims = $this->db->row('SELECT claims FROM candidate WHERE id = :id AND erased_at IS NULL FOR UPDATE', ['id' => $candidate]) ?? throw Refused::because('draft_gone');
             if (self::MOST <= $this->db->int('SELECT count(*) FROM resume WHERE candidate_id = :id', ['id' => $candidate])) {

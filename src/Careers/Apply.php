@@ -27,11 +27,9 @@ use Psr\Clock\ClockInterface;
 /** Sends a finished draft: the person, the resume, the application, its score and fit, and the confirmation, all at once or not at all. */
 final readonly class Apply
 {
-    public const CONSENT = '2026-1';
-
     public function __construct(
         private Db $db, private EntityManagerInterface $entities, private ClockInterface $clock, private ActivityLog $log, private ApplyDrafts $drafts, private Openings $openings,
-        private Applications $applications, private StageVisits $visits, private FitOfCandidates $fits, private IndexCandidate $index, private Mailing $mailing, private GuestLinks $links,
+        private Applications $applications, private StageVisits $visits, private FitOfCandidates $fits, private IndexCandidate $index, private Mailing $mailing, private GuestLinks $links, private Consent $consent, private Referrals $referrals,
     ) {
     }
 
@@ -83,12 +81,16 @@ final readonly class Apply
             [$fields, $answers] = self::split($draft);
             Refused::unlessEmpty([
                 ...self::personBlockers($fields, $opening->str('country')), ...$requisition->questionnaire()->refuse($answers),
-                ...('yes' === ($fields['consent'] ?? '') ? [] : [new Refusal('consent', 'consent_missing')]),
+                ...((string) $this->consent->version() === ($fields['consent'] ?? '') ? [] : [new Refusal('consent', '' === ($fields['consent'] ?? '') ? 'consent_missing' : 'consent_changed')]),
             ]);
             $application = $this->apply($requisition, $opening, $draft, $fields, $answers, $locale);
             $this->drafts->sent($key);
             if ([] !== $touches) {
                 $this->db->execute('UPDATE application SET touches = CAST(:t AS jsonb) WHERE id = :id', ['t' => json_encode($touches, \JSON_THROW_ON_ERROR), 'id' => $application->id]);
+            }
+            $referral = $draft->intOrNull('referral_id');
+            if (null !== $referral) {
+                $this->referrals->cameBy($application->id, $referral, $fields['email'] ?? '');
             }
             $status = $this->links->issue(GuestLinks::STATUS, $application->id, 400);
             $claims = null !== $this->entities->find(Candidate::class, $application->candidateId)?->claims;
@@ -130,14 +132,14 @@ final readonly class Apply
         $answers = array_intersect_key($answers, array_filter($questions->shown($answers)));
         $application = new Application($candidate->id, $requisition->id, 'applied', $draft->intOrNull('posting_id'), $now);
         $application->answer($answers, $requisition->questionsVersion, $questions->score($answers), Days::nextWorkingDay($now, new \DateTimeZone($opening->str('zone'))));
-        $application->consent(self::CONSENT, $now);
+        $application->consent((int) $fields['consent'], $now);
         $fit = ($this->fits)($requisition->wanted($opening->str('city')), [$candidate->id])[$candidate->id] ?? null;
         if (null !== $fit) {
             $application->rate($fit);
         }
         $this->applications->add($application);
         $this->visits->enter($application->id, $application->stage);
-        $this->log->record('application.received', 'application', $application->id, $requisition->id, $candidate->id, ['score' => $application->score, 'knock_out' => $application->knockOut->value, 'consent' => self::CONSENT]);
+        $this->log->record('application.received', 'application', $application->id, $requisition->id, $candidate->id, ['score' => $application->score, 'knock_out' => $application->knockOut->value, 'consent' => (int) $fields['consent']]);
 
         return $application;
     }

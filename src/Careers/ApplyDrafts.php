@@ -19,12 +19,12 @@ final readonly class ApplyDrafts
     }
 
     /** @param array<string, string> $fields */
-    public function start(int $requisition, ?int $posting, array $fields, ?ResumeFile $file): string
+    public function start(int $requisition, ?int $posting, array $fields, ?ResumeFile $file, ?int $referral = null): string
     {
         $key = bin2hex(random_bytes(16));
         $this->db->execute(
-            'INSERT INTO apply_draft (key, requisition_id, posting_id, fields, file_sha256, file_name, media_type, size, text, saved_at) VALUES (:key, :r, :p, CAST(:fields AS jsonb), :sha, :name, :type, :size, :text, :now)',
-            ['key' => $key, 'r' => $requisition, 'p' => $posting, 'fields' => json_encode($fields, \JSON_THROW_ON_ERROR | \JSON_FORCE_OBJECT), 'sha' => $file?->sha256, 'name' => $file?->name, 'type' => $file?->mediaType, 'size' => $file?->size, 'text' => $file?->text, 'now' => $this->clock->now()],
+            'INSERT INTO apply_draft (key, requisition_id, posting_id, referral_id, fields, file_sha256, file_name, media_type, size, text, saved_at) VALUES (:key, :r, :p, :f, CAST(:fields AS jsonb), :sha, :name, :type, :size, :text, :now)',
+            ['key' => $key, 'r' => $requisition, 'p' => $posting, 'f' => $referral, 'fields' => json_encode($fields, \JSON_THROW_ON_ERROR | \JSON_FORCE_OBJECT), 'sha' => $file?->sha256, 'name' => $file?->name, 'type' => $file?->mediaType, 'size' => $file?->size, 'text' => $file?->text, 'now' => $this->clock->now()],
         );
         $this->db->execute('DELETE FROM apply_draft WHERE saved_at < :old', ['old' => $this->clock->now()->modify('-'.self::DAYS.' days')]);
 
@@ -40,6 +40,18 @@ final readonly class ApplyDrafts
     public function save(string $key, array $fields): void
     {
         $this->db->execute('UPDATE apply_draft SET fields = fields || CAST(:fields AS jsonb), saved_at = :now WHERE key = :key AND sent_at IS NULL', ['key' => $key, 'fields' => json_encode($fields, \JSON_THROW_ON_ERROR | \JSON_FORCE_OBJECT), 'now' => $this->clock->now()]);
+    }
+
+    /** The file that came with a draft, already read. */
+    public function file(Record $draft): ?ResumeFile
+    {
+        return null === $draft->strOrNull('file_sha256') ? null : new ResumeFile($draft->str('file_sha256'), $draft->str('media_type'), $draft->str('file_name'), $draft->int('size'), $draft->str('text'));
+    }
+
+    /** @return bool false when it was said before, or the application is not sent */
+    public function declared(string $key): bool
+    {
+        return 1 === $this->db->execute('UPDATE apply_draft SET declared = true WHERE key = :key AND sent_at IS NOT NULL AND NOT declared', ['key' => $key]);
     }
 
     public function sent(string $key): void

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Jorvent\Careers;
 
+use Jorvent\Organisation\Brand;
+use Jorvent\Organisation\Brands;
 use Jorvent\Platform\Database\Record;
 use Jorvent\Platform\Text\RichText;
 use Symfony\Component\Routing\Generator\UrlGeneratorInterface;
@@ -11,7 +13,7 @@ use Symfony\Component\Routing\Generator\UrlGeneratorInterface;
 /** All openings for machines: one plain XML document, an Atom feed, and the sitemap. */
 final readonly class Feeds
 {
-    public function __construct(private Openings $openings, private UrlGeneratorInterface $urls)
+    public function __construct(private Openings $openings, private Brands $brands, private UrlGeneratorInterface $urls)
     {
     }
 
@@ -20,10 +22,13 @@ final readonly class Feeds
         return $this->document(function (\XMLWriter $xml) use ($locale): void {
             $xml->startElement('openings');
             $xml->writeAttribute('xml:lang', $locale);
+            $brands = $this->brands->byUnit();
+            $main = $this->brands->main();
             foreach ($this->openings->every($locale) as $opening) {
+                $brand = $brands[$opening->int('unit_id')] ?? $main;
                 $xml->startElement('opening');
                 $xml->writeAttribute('xml:lang', $opening->strOrNull('text_locale') ?? 'en');
-                foreach (JobPostingData::of($opening, $this->url('opening', $opening, $locale), $this->urls->generate('careers', [], UrlGeneratorInterface::ABSOLUTE_URL)) as $name => $value) {
+                foreach (JobPostingData::of($opening, $brand->name, $this->url('opening', $opening, $locale), $this->urls->generate('careers', ['brand' => $brand->key], UrlGeneratorInterface::ABSOLUTE_URL)) as $name => $value) {
                     if (!str_starts_with($name, '@')) {
                         $this->element($xml, $name, $value);
                     }
@@ -38,6 +43,8 @@ final readonly class Feeds
     {
         return $this->document(function (\XMLWriter $xml) use ($locale, $title): void {
             $all = $this->openings->every($locale);
+            $brands = $this->brands->byUnit();
+            $main = $this->brands->main();
             $self = $this->urls->generate('careers_atom', ['lang' => $locale], UrlGeneratorInterface::ABSOLUTE_URL);
             $xml->startElement('feed');
             $xml->writeAttribute('xmlns', 'http://www.w3.org/2005/Atom');
@@ -56,7 +63,7 @@ final readonly class Feeds
                 $xml->writeElement('updated', self::moment($opening->instant('changed_at')));
                 $xml->writeElement('published', self::moment($opening->instantOrNull('live_at')));
                 $xml->startElement('author');
-                $xml->writeElement('name', 'Skerry Line');
+                $xml->writeElement('name', ($brands[$opening->int('unit_id')] ?? $main)->name);
                 $xml->endElement();
                 $xml->startElement('link');
                 $xml->writeAttribute('href', $this->url('opening', $opening, $locale));
@@ -79,18 +86,18 @@ final readonly class Feeds
             $xml->startElement('urlset');
             $xml->writeAttribute('xmlns', 'http://www.sitemaps.org/schemas/sitemap/0.9');
             $xml->writeAttribute('xmlns:xhtml', 'http://www.w3.org/1999/xhtml');
-            foreach ([null, ...$this->openings->every('en')] as $opening) {
-                $route = null === $opening ? 'careers' : 'opening';
+            foreach ([...$this->brands->all(), ...$this->openings->every('en')] as $entry) {
+                [$route, $parameters] = $entry instanceof Brand ? ['careers', ['brand' => $entry->key]] : ['opening', ['number' => $entry->int('number')]];
                 $xml->startElement('url');
-                $xml->writeElement('loc', $this->urls->generate($route, null === $opening ? [] : ['number' => $opening->int('number')], UrlGeneratorInterface::ABSOLUTE_URL));
-                if (null !== $opening) {
-                    $xml->writeElement('lastmod', self::moment($opening->instant('changed_at')));
+                $xml->writeElement('loc', $this->urls->generate($route, $parameters, UrlGeneratorInterface::ABSOLUTE_URL));
+                if ($entry instanceof Record) {
+                    $xml->writeElement('lastmod', self::moment($entry->instant('changed_at')));
                 }
                 foreach ($locales as $locale) {
                     $xml->startElement('xhtml:link');
                     $xml->writeAttribute('rel', 'alternate');
                     $xml->writeAttribute('hreflang', $locale);
-                    $xml->writeAttribute('href', $this->urls->generate($route, ['lang' => $locale] + (null === $opening ? [] : ['number' => $opening->int('number')]), UrlGeneratorInterface::ABSOLUTE_URL));
+                    $xml->writeAttribute('href', $this->urls->generate($route, ['lang' => $locale] + $parameters, UrlGeneratorInterface::ABSOLUTE_URL));
                     $xml->endElement();
                 }
                 $xml->endElement();

@@ -18,11 +18,11 @@ final readonly class FinishLater
     {
     }
 
-    public function __invoke(string $key, string $email, Record $opening, string $locale): void
+    public function __invoke(string $key, string $email, Record $opening, string $company, string $locale): void
     {
         if (false === filter_var($email, \FILTER_VALIDATE_EMAIL, \FILTER_FLAG_EMAIL_UNICODE)) {
             throw new Refused([new Refusal('email', '' === $email ? 'email_missing' : 'email_wrong')]);
         }
-        $this->mailing->toAddress('later-'.hash('sha256', $key.$email.$this->clock->now()->format('YmdHi')), 'apply_draft', $opening->int('id'), $email, $this->mailing->template('later', $locale), ['opening' => $opening->str('title'), 'place' => $opening->str('city'), 'link' => $this->url.'/a/'.$key.('en' === $locale ? '' : '?lang='.$locale), 'days' => (string) ApplyDrafts::DAYS]);
+        $this->mailing->toAddress('later-'.hash('sha256', $key.$email.$this->clock->now()->format('YmdHi')), 'apply_draft', $opening->int('id'), $email, $this->mailing->template('later', $locale), ['opening' => $opening->str('title'), 'place' => $opening->str('city'), 'link' => $this->url.'/a/'.$key.('en' === $locale ? '' : '?lang='.$locale), 'days' => (string) ApplyDrafts::DAYS, 'company' => $company]);
     }
 }

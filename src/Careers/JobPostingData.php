@@ -13,7 +13,7 @@ final class JobPostingData
     private const EDUCATION = ['upper_secondary' => 'high school', 'vocational' => 'professional certificate', 'bachelor' => 'bachelor degree', 'master' => 'postgraduate degree', 'doctorate' => 'postgraduate degree'];
 
     /** @return array<string, mixed> */
-    public static function of(Record $opening, string $url, string $site): array
+    public static function of(Record $opening, string $company, string $url, string $site): array
     {
         $currency = $opening->str('currency');
         $kind = match ($opening->str('employment')) {
@@ -27,9 +27,9 @@ final class JobPostingData
         $low = $opening->intOrNull('pay_min');
         $units = static fn (?int $minor): ?int => null === $minor ? null : (new Money($minor, $currency))->units();
         $data = [
-            '@context' => 'https://schema.org/', '@type' => 'JobPosting', 'title' => $opening->str('title'), 'description' => $opening->str('description'), 'identifier' => ['@type' => 'PropertyValue', 'name' => 'Skerry Line', 'value' => 'R-'.$opening->int('number')],
+            '@context' => 'https://schema.org/', '@type' => 'JobPosting', 'title' => $opening->str('title'), 'description' => $opening->str('description'), 'identifier' => ['@type' => 'PropertyValue', 'name' => $company, 'value' => 'R-'.$opening->int('number')],
             'datePosted' => $opening->instantOrNull('live_at')?->setTimezone($zone)->format('Y-m-d'), 'validThrough' => null === $until ? null : (new \DateTimeImmutable($until->format('Y-m-d').' 23:59:59', $zone))->format('Y-m-d\TH:i:sP'), 'url' => $url, 'directApply' => true, 'inLanguage' => $opening->strOrNull('text_locale') ?? 'en',
-            'employmentType' => $opening->int('share') < 100 ? [$kind, 'PART_TIME'] : $kind, 'workHours' => self::hours($opening), 'totalJobOpenings' => $opening->int('positions'), 'hiringOrganization' => ['@type' => 'Organization', 'name' => 'Skerry Line', 'sameAs' => $site],
+            'employmentType' => $opening->int('share') < 100 ? [$kind, 'PART_TIME'] : $kind, 'workHours' => self::hours($opening), 'totalJobOpenings' => $opening->int('positions'), 'hiringOrganization' => ['@type' => 'Organization', 'name' => $company, 'sameAs' => $site],
             'jobLocation' => ['@type' => 'Place', 'address' => $address], 'jobLocationType' => 'fully' === $opening->str('remote') ? 'TELECOMMUTE' : null, 'applicantLocationRequirements' => 'fully' === $opening->str('remote') ? ['@type' => 'Country', 'name' => $opening->str('country')] : null,
             'industry' => 'Sea transport', 'occupationalCategory' => $opening->strOrNull('category'), 'skills' => implode(', ', [...$opening->strings('musts'), ...$opening->strings('wishes')]) ?: null, 'jobBenefits' => implode(', ', $opening->strings('benefits')) ?: null,
             'experienceRequirements' => null === $years || 0 === $years ? null : ['@type' => 'OccupationalExperienceRequirements', 'monthsOfExperience' => 12 * $years], 'educationRequirements' => null === $education ? null : ['@type' => 'EducationalOccupationalCredential', 'credentialCategory' => $education],

@@ -17,7 +17,7 @@ final readonly class Openings
     private const LIVE = "r.state = 'approved' AND p.state = 'live' AND (p.until IS NULL OR p.until >= :today)";
     private const OPEN = self::LIVE.' AND (p.inside_until IS NULL OR p.inside_until < :today)';
     private const FROM = "FROM requisition r JOIN site s ON s.id = r.site_id JOIN org_unit u ON u.id = r.unit_id JOIN posting p ON p.requisition_id = r.id AND p.board = 'careers' LEFT JOIN advert_text t ON t.requisition_id = r.id AND t.locale = :locale";
-    private const COLUMNS = 'r.id, r.number, coalesce(t.title, r.title) AS title, coalesce(t.description, r.description) AS description, t.locale AS text_locale, r.musts, r.wishes, r.questions, r.employment, r.positions, r.pay_min, r.pay_max, r.currency, r.pay_frequency, r.hours, r.share, r.remote, r.benefits, r.months, r.target_on, r.years_from, r.education, r.industry, r.state, r.category, s.city, s.region, s.postcode, s.country, s.zone, u.name AS department, p.until, p.live_at, p.inside_until';
+    private const COLUMNS = 'r.id, r.number, coalesce(t.title, r.title) AS title, coalesce(t.description, r.description) AS description, t.locale AS text_locale, r.musts, r.wishes, r.questions, r.employment, r.positions, r.pay_min, r.pay_max, r.currency, r.pay_frequency, r.hours, r.share, r.remote, r.benefits, r.months, r.target_on, r.years_from, r.education, r.industry, r.state, r.category, r.unit_id, s.city, s.region, s.postcode, s.country, s.zone, u.name AS department, p.until, p.live_at, p.inside_until';
 
     public function __construct(private Db $db, private ClockInterface $clock)
     {
@@ -26,12 +26,13 @@ final readonly class Openings
     /**
      * @param array<string, string> $wanted words (plain), and values of facets
      * @param list<int>|null        $only   numbers; null for all
+     * @param list<int>|null        $units  whose openings; null for all
      *
      * @return array{openings: list<Record>, count: int, pages: int, facets: array<string, array<string, int>>} a page of the openings, newest first; of each facet how many there would be with each value, the others kept
      */
-    public function list(array $wanted, int $page, string $locale, ?array $only = null): array
+    public function list(array $wanted, int $page, string $locale, ?array $only = null, ?array $units = null): array
     {
-        $all = $this->light($wanted['q'] ?? '', $locale, $only);
+        $all = $this->light($wanted['q'] ?? '', $locale, $only, $units);
         $facets = [];
         foreach (self::FACETS as $facet) {
             $others = array_filter($wanted, static fn (string $v, string $k): bool => '' !== $v && $k !== $facet && \in_array($k, self::FACETS, true), \ARRAY_FILTER_USE_BOTH);
@@ -44,6 +45,12 @@ final readonly class Openings
         $openings = [] === $ids ? [] : $this->db->rows('SELECT '.self::COLUMNS.' '.self::FROM.' WHERE r.id IN (:ids) AND '.self::OPEN.' ORDER BY p.live_at DESC, r.id DESC', ['ids' => $ids, 'locale' => $locale] + $this->today());
 
         return ['openings' => $openings, 'count' => \count($found), 'pages' => (int) ceil(\count($found) / self::PAGE), 'facets' => $facets];
+    }
+
+    /** @return list<Record> where openings are, with their places on the map: city, latitude, longitude */
+    public function places(): array
+    {
+        return $this->db->rows('SELECT DISTINCT ON (city) city, latitude, longitude FROM site WHERE latitude IS NOT NULL AND longitude IS NOT NULL ORDER BY city, id LIMIT 200');
     }
 
     /**
@@ -90,10 +97,11 @@ final readonly class Openings
 
     /**
      * @param list<int>|null $only
+     * @param list<int>|null $units
      *
      * @return list<Record> only what is counted and compared: id and facets, newest first
      */
-    private function light(string $words, string $locale, ?array $only): array
+    private function light(string $words, string $locale, ?array $only, ?array $units): array
     {
         // every word has to be there, in the title, the text, the town or the department; the last one may be unfinished
         $terms = array_values(array_filter(preg_split('/[^\p{L}\p{N}]+/u', mb_strtolower($words)) ?: [], static fn (string $t): bool => '' !== $t));
@@ -103,6 +111,10 @@ final readonly class Openings
         if (null !== $only) {
             $where .= ' AND r.number IN (:only)';
             $parameters['only'] = [] === $only ? [0] : $only;
+        }
+        if (null !== $units) {
+            $where .= ' AND r.unit_id IN (:units)';
+            $parameters['units'] = [] === $units ? [0] : $units;
         }
         foreach ($terms as $i => $term) {
             $where .= " AND (r.opening_words @@ to_tsquery('simple', :t$i) OR t.opening_words @@ to_tsquery('simple', :t$i) OR s.city ILIKE :l$i OR u.name ILIKE :l$i)";

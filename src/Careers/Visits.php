@@ -24,7 +24,8 @@ final class Visits
     {
     }
 
-    public function counts(Request $request, int $posting): bool
+    /** @param string $what the advert, or the referral, whose address was opened */
+    public function counts(Request $request, string $what): bool
     {
         $agent = $request->headers->get('User-Agent', '');
         if (!$request->isMethod('GET') || '' === $agent || 1 === preg_match(self::PROGRAMS, $agent) || 'prefetch' === $request->headers->get('Purpose') || str_contains($request->headers->get('Sec-Purpose', ''), 'prefetch')) {
@@ -33,7 +34,7 @@ final class Visits
         $now = $this->clock->now();
         $day = $now->format('Y-m-d');
         $rest = 86_400 - $now->getTimestamp() % 86_400;
-        $key = 'visit '.hash('sha256', $this->salt($day, $rest).'|'.$request->getClientIp().'|'.$agent.'|'.$posting);
+        $key = 'visit '.hash('sha256', $this->salt($day, $rest).'|'.$request->getClientIp().'|'.$agent.'|'.$what);
         if (self::shared()) {
             return true === apcu_add($key, true, $rest);
         }

@@ -10,6 +10,7 @@ use Jorvent\Core\Calendar\Interval;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Core\Workflow\Stage;
 use Jorvent\Messages\Mailing;
+use Jorvent\Organisation\Brands;
 use Jorvent\Pipeline\Applications;
 use Jorvent\Pipeline\StageVisits;
 use Jorvent\Platform\Database\Db;
@@ -20,7 +21,7 @@ final readonly class Book
 {
     private const EXCLUSION_VIOLATION = '23P01';
 
-    public function __construct(private Db $db, private ClockInterface $clock, private ActivityLog $log, private Mailing $mailing, private Applications $applications, private StageVisits $visits)
+    public function __construct(private Db $db, private ClockInterface $clock, private ActivityLog $log, private Mailing $mailing, private Brands $brands, private Applications $applications, private StageVisits $visits)
     {
     }
 
@@ -77,6 +78,6 @@ final readonly class Book
         $formatter = new \IntlDateFormatter($row->str('locale'), \IntlDateFormatter::FULL, \IntlDateFormatter::SHORT, $zone);
         $this->mailing->toCandidate("interview-$id-".$row->int('sequence').'-candidate', $row->int('candidate_id'), $row->int('requisition_id'), $this->mailing->template('interview', $row->str('locale')), [
             'when' => $formatter->format($during->start).' ('.$zone->getName().')', 'minutes' => (string) $row->int('minutes'), 'where' => '' === $row->str('place') ? '–' : $row->str('place'), 'with' => $names,
-        ], $write($row->str('title').', Skerry Line', $row->str('opening')));
+        ], $write($row->str('title').', '.$this->brands->ofRequisition($row->int('requisition_id'))->name, $row->str('opening')));
     }
 }

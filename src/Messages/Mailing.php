@@ -6,6 +6,7 @@ namespace Jorvent\Messages;
 
 use Jorvent\Core\Messages\Template;
 use Jorvent\Core\Shared\Refused;
+use Jorvent\Organisation\Brands;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Outbox\Outbox;
 use Psr\Clock\ClockInterface;
@@ -17,7 +18,7 @@ final readonly class Mailing
     /** A word of closing out waits so long before it goes, so that it can be taken back. */
     public const HOLD_SECONDS = 120;
 
-    public function __construct(private Db $db, private Outbox $outbox, private ClockInterface $clock, private TranslatorInterface $words)
+    public function __construct(private Db $db, private Outbox $outbox, private ClockInterface $clock, private TranslatorInterface $words, private Brands $brands)
     {
     }
 
@@ -32,7 +33,7 @@ final readonly class Mailing
         $values = [...$this->fields($candidate, $requisition), ...$more];
         Refused::unlessEmpty($template->blockers($values));
         $filled = $template->fill($values);
-        $this->outbox->add('mail', $key, 'candidate', $candidate, [], $requisition, $candidate, ['to' => $to, 'name' => $row->str('name'), 'subject' => $filled->subject, 'text' => $filled->body, 'calendar' => $calendar, 'method' => $method]);
+        $this->outbox->add('mail', $key, 'candidate', $candidate, [], $requisition, $candidate, ['to' => $to, 'name' => $row->str('name'), 'subject' => $filled->subject, 'text' => $filled->body, 'calendar' => $calendar, 'method' => $method, 'from' => $values['company']]);
         if ($holdSeconds > 0) {
             $this->db->execute("UPDATE outbox SET available_at = :at WHERE key = :key AND state = 'waiting'", ['key' => $key, 'at' => $this->clock->now()->modify('+'.$holdSeconds.' seconds')]);
         }
@@ -43,12 +44,14 @@ final readonly class Mailing
      *
      * @param array<string, string> $values merge fields
      * @param string|null           $end    where one click ends such mails (RFC 8058)
+     * @param string                $from   the brand it comes from; empty for the company's first
      */
-    public function toAddress(string $key, string $subjectKind, int $subject, string $to, Template $template, array $values, ?string $end = null): void
+    public function toAddress(string $key, string $subjectKind, int $subject, string $to, Template $template, array $values, ?string $end = null, string $from = ''): void
     {
+        $values += ['company' => '' === $from ? $this->brands->main()->name : $from];
         Refused::unlessEmpty($template->blockers($values));
         $filled = $template->fill($values);
-        $this->outbox->add('mail', $key, $subjectKind, $subject, personal: ['to' => $to, 'name' => '', 'subject' => $filled->subject, 'text' => $filled->body, 'end' => $end]);
+        $this->outbox->add('mail', $key, $subjectKind, $subject, personal: ['to' => $to, 'name' => '', 'subject' => $filled->subject, 'text' => $filled->body, 'end' => $end, 'from' => $values['company']]);
     }
 
     public function toStaff(string $key, int $account, string $subject, string $text, ?int $requisition = null, ?string $calendar = null, string $method = 'REQUEST'): void
@@ -72,10 +75,13 @@ final readonly class Mailing
     public function fields(int $candidate, ?int $requisition): array
     {
         $row = $this->db->row(
-            'SELECT c.name AS candidate, r.title AS opening, r.number, s.city, a.name AS recruiter FROM candidate c LEFT JOIN requisition r ON r.id = :r LEFT JOIN site s ON s.id = r.site_id LEFT JOIN account a ON a.id = r.recruiter_id WHERE c.id = :c',
+            'SELECT c.name AS candidate, r.title AS opening, r.number, s.city, a.name AS recruiter, r.unit_id FROM candidate c LEFT JOIN requisition r ON r.id = :r LEFT JOIN site s ON s.id = r.site_id LEFT JOIN account a ON a.id = r.recruiter_id WHERE c.id = :c',
             ['c' => $candidate, 'r' => $requisition],
         ) ?? throw new \LogicException('No such candidate.');
 
-        return ['candidate' => $row->str('candidate'), 'first_name' => explode(' ', $row->str('candidate'))[0], 'opening' => $row->strOrNull('opening') ?? '', 'place' => $row->strOrNull('city') ?? '', 'recruiter' => $row->strOrNull('recruiter') ?? 'Skerry Line'];
+        $unit = $row->intOrNull('unit_id');
+        $company = null === $unit ? $this->brands->main() : $this->brands->ofUnit($unit);
+
+        return ['candidate' => $row->str('candidate'), 'company' => $company->name, 'first_name' => explode(' ', $row->str('candidate'))[0], 'opening' => $row->strOrNull('opening') ?? '', 'place' => $row->strOrNull('city') ?? '', 'recruiter' => $row->strOrNull('recruiter') ?? $company->name];
     }
 }

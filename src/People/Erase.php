@@ -38,6 +38,8 @@ final readonly class Erase
             $now = ['id' => $candidate, 'now' => $this->clock->now()];
             $this->db->execute('UPDATE stage_visit SET left_at = greatest(:now, entered_at) WHERE left_at IS NULL AND application_id IN (SELECT id FROM application WHERE candidate_id = :id)', $now);
             $this->db->execute("UPDATE application SET state = CASE state WHEN 'active' THEN 'withdrawn' ELSE state END, answers = '{}', touches = '[]', fit_parts = '[]', version = version + 1 WHERE candidate_id = :id", ['id' => $candidate]);
+            $this->db->execute('DELETE FROM opening_alert WHERE candidate_id = :id OR lower(email) = (SELECT lower(email) FROM candidate WHERE id = :id)', ['id' => $candidate]);
+            $this->db->execute("UPDATE referral SET name = 'Someone forgotten', email = 'forgotten-' || id || '@forgotten.invalid' WHERE lower(email) = (SELECT lower(email) FROM candidate WHERE id = :id)", ['id' => $candidate]);
             $this->db->execute("UPDATE outbox SET state = 'dropped' WHERE candidate_id = :id AND state = 'waiting'", ['id' => $candidate]);
             $this->db->execute('UPDATE personal_value SET content = NULL, erased_at = :now WHERE candidate_id = :id', $now);
             $files = array_map(static fn ($r): ?string => $r->strOrNull('file_sha256'), $this->db->rows('DELETE FROM resume WHERE candidate_id = :id RETURNING file_sha256', ['id' => $candidate]));
@@ -49,7 +51,7 @@ final readonly class Erase
         });
         foreach (array_unique(array_filter($files, is_string(...))) as $hash) {
             // the same file may have come from someone else too
-            if (0 === $this->db->int('SELECT (SELECT count(*) FROM resume WHERE file_sha256 = :h) + (SELECT count(*) FROM apply_draft WHERE file_sha256 = :h)', ['h' => $hash])) {
+            if (0 === $this->db->int('SELECT (SELECT count(*) FROM resume WHERE file_sha256 = :h) + (SELECT count(*) FROM apply_draft WHERE file_sha256 = :h) + (SELECT count(*) FROM opening_alert WHERE file_sha256 = :h)', ['h' => $hash])) {
                 $this->files->drop($hash);
             }
         }

@@ -104,7 +104,7 @@ final class EveryoneTest extends DatabaseTest
     {
         $opening = $this->get(Openings::class)->one(2205);
         self::assertNotNull($opening);
-        $data = JobPostingData::of($opening, 'http://127.0.0.1/careers/2205', 'http://127.0.0.1/careers');
+        $data = JobPostingData::of($opening, 'Skerry Line', 'http://127.0.0.1/careers/2205', 'http://127.0.0.1/careers');
         self::assertSame(['JobPosting', 'Ticketing Data Analyst', 'FULL_TIME', 1], [$data['@type'], $data['title'], $data['employmentType'], $data['totalJobOpenings']]);
         $json = json_encode($data, \JSON_THROW_ON_ERROR);
         self::assertStringContainsString('"currency":"CAD"', $json);

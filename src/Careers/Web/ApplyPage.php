@@ -6,21 +6,22 @@ namespace Jorvent\Careers\Web;
 
 use Jorvent\Careers\Apply;
 use Jorvent\Careers\ApplyDrafts;
+use Jorvent\Careers\Consent;
+use Jorvent\Careers\Declarations;
 use Jorvent\Careers\FinishLater;
 use Jorvent\Careers\Openings;
+use Jorvent\Careers\Referrals;
 use Jorvent\Careers\Ways;
+use Jorvent\Core\Careers\Declared;
 use Jorvent\Core\Resume\Contacts;
 use Jorvent\Core\Screening\Questionnaire;
 use Jorvent\Core\Shared\Refused;
-use Jorvent\People\ReadResume;
-use Jorvent\People\ResumeFile;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
 use Jorvent\Platform\Web\Errors;
 use Jorvent\Platform\Web\Input;
 use Jorvent\Platform\Web\OpenDoor;
 use Symfony\Component\DependencyInjection\Attribute\Target;
-use Symfony\Component\HttpFoundation\File\UploadedFile;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\RateLimiter\RateLimiterFactoryInterface;
@@ -37,14 +38,18 @@ final class ApplyPage extends PublicPage
     }
 
     #[Route('/careers/{number}/apply', name: 'apply', requirements: ['number' => '\d{1,9}'], defaults: ['_csrf' => 'public'], methods: ['GET', 'POST'])]
-    public function resume(int $number, Request $request, ReadResume $read, #[Target('apply')] RateLimiterFactoryInterface $limit): Response
+    public function resume(int $number, Request $request, Upload $upload, Referrals $referrals, #[Target('apply')] RateLimiterFactoryInterface $limit): Response
     {
-        $via = preg_replace('/[^0-9a-f]/', '', mb_substr($request->query->getString('via'), 0, 20)) ?? '';
+        $via = self::hex($request, 'via');
+        $from = self::hex($request, 'from');
         $opening = $this->openings->one($number, $this->locale($request), $via);
-        if (null === $opening || !$opening->bool('open')) {
-            return $this->redirectToRoute('opening', ['number' => $number]);
+        if (null === $opening) {
+            return $this->gone($request);
         }
-        $view = ['opening' => $opening, 'via' => $via, 'errors' => Errors::none(), 'step' => 1];
+        if (!$opening->bool('open')) {
+            return $this->closed($request, $opening);
+        }
+        $view = ['opening' => $opening, 'via' => $via, 'from' => $from, 'errors' => Errors::none(), 'step' => 1];
         if (!$request->isMethod('POST')) {
             return $this->publicPage($request, 'careers/apply_resume.html.twig', $view);
         }
@@ -52,7 +57,7 @@ final class ApplyPage extends PublicPage
             if (!$limit->create((string) $request->getClientIp())->consume()->isAccepted()) {
                 throw Refused::because('too_many', 'resume');
             }
-            $file = $this->upload($request, $read);
+            $file = 'no' === $request->request->getString('file') ? null : $upload->needed($request, 'resume');
         } catch (Refused $refused) {
             return $this->publicPage($request, 'careers/apply_resume.html.twig', [...$view, 'errors' => Errors::of($refused->refusals)], 422);
         }
@@ -61,7 +66,7 @@ final class ApplyPage extends PublicPage
         if (null !== $posting) {
             $this->openings->count($posting, 'started');
         }
-        $key = $this->drafts->start($opening->int('id'), $posting, array_filter(['name' => $contacts?->name, 'email' => $contacts?->email, 'phone' => $contacts?->phone], is_string(...)), $file);
+        $key = $this->drafts->start($opening->int('id'), $posting, array_filter(['name' => $contacts?->name, 'email' => $contacts?->email, 'phone' => $contacts?->phone], is_string(...)), $file, $referrals->of($from, $opening->int('id')));
 
         return $this->redirectToRoute('apply_fields', ['key' => $key], Response::HTTP_SEE_OTHER);
     }
@@ -72,6 +77,9 @@ final class ApplyPage extends PublicPage
         [$draft, $opening, $questions] = $this->open($key);
         if (null === $draft || null === $opening) {
             return $this->gone($request);
+        }
+        if (!$opening->bool('open')) {
+            return $this->closed($request, $opening, $draft);
         }
         $errors = Errors::none();
         [$fields, $answers] = Apply::split($draft);
@@ -92,7 +100,7 @@ final class ApplyPage extends PublicPage
                     if (!$limit->create('later '.$request->getClientIp())->consume()->isAccepted()) {
                         throw Refused::because('too_many', 'email');
                     }
-                    $later($key, $typed['email'], $opening, $this->locale($request));
+                    $later($key, $typed['email'], $opening, $this->brandOf($opening)->name, $this->locale($request));
 
                     return $this->publicPage($request, 'careers/later.html.twig', ['opening' => $opening, 'email' => $typed['email'], 'days' => ApplyDrafts::DAYS]);
                 } catch (Refused $refused) {
@@ -116,22 +124,28 @@ final class ApplyPage extends PublicPage
     }
 
     #[Route('/a/{key}/check', name: 'apply_check', requirements: ['key' => '[0-9a-f]{32}'], defaults: ['_csrf' => 'public'], methods: ['GET', 'POST'])]
-    public function check(string $key, Request $request, Apply $apply, Ways $ways): Response
+    public function check(string $key, Request $request, Apply $apply, Ways $ways, Consent $consent): Response
     {
         [$draft, $opening, $questions] = $this->open($key);
         if (null === $draft || null === $opening) {
             return $this->gone($request);
         }
+        if (!$opening->bool('open')) {
+            return $this->closed($request, $opening, $draft);
+        }
         $errors = Errors::none();
         if ($request->isMethod('POST')) {
             try {
-                $this->drafts->save($key, ['consent' => Input::of($request)->has('consent') ? 'yes' : '']);
+                $this->drafts->save($key, ['consent' => Input::of($request)->line('consent')]);
                 $status = $apply($key, $this->locale($request), $ways->to($request, $draft->int('requisition_id')));
                 $response = $this->redirectToRoute('apply_sent', ['key' => $key, 'to' => substr($status, (int) strrpos($status, '/') + 1)], Response::HTTP_SEE_OTHER);
                 $response->headers->clearCookie(Ways::COOKIE);
 
                 return $response;
             } catch (Refused $refused) {
+                if ('opening_closed' === $refused->refusals[0]->code) {
+                    return $this->closed($request, $this->openings->one($opening->int('number'), $this->locale($request)) ?? $opening, $draft);
+                }
                 if (\in_array($refused->refusals[0]->code, ['already_sent', 'draft_gone'], true)) {
                     return $this->redirectToRoute('apply_sent', ['key' => $key], Response::HTTP_SEE_OTHER);
                 }
@@ -139,36 +153,28 @@ final class ApplyPage extends PublicPage
             }
         }
         [$fields, $answers] = Apply::split($draft);
+        $version = $consent->version();
 
-        return $this->publicPage($request, 'careers/apply_check.html.twig', ['opening' => $opening, 'draft' => $draft, 'fields' => $fields, 'answers' => $answers, 'questions' => $questions->questions, 'shown' => $questions->shown($answers), 'errors' => $errors, 'step' => 3], $errors->any() ? 422 : 200);
+        return $this->publicPage($request, 'careers/apply_check.html.twig', ['consent' => $consent->text($version, $this->locale($request), $this->brandOf($opening)->name), 'consent_version' => $version, 'opening' => $opening, 'draft' => $draft, 'fields' => $fields, 'answers' => $answers, 'questions' => $questions->questions, 'shown' => $questions->shown($answers), 'errors' => $errors, 'step' => 3], $errors->any() ? 422 : 200);
     }
 
-    #[Route('/a/{key}/sent', name: 'apply_sent', requirements: ['key' => '[0-9a-f]{32}'], methods: ['GET'])]
-    public function sent(string $key, Request $request): Response
+    /** The thanks, the way to the status page, and, for who wants to, a form that knows neither them nor the application. */
+    #[Route('/a/{key}/sent', name: 'apply_sent', requirements: ['key' => '[0-9a-f]{32}'], defaults: ['_csrf' => 'public'], methods: ['GET', 'POST'])]
+    public function sent(string $key, Request $request, Declarations $declarations): Response
     {
         $draft = $this->drafts->find($key);
         if (null === $draft || null === $draft->strOrNull('sent_at')) {
             return $this->gone($request);
         }
         $status = $request->query->getString('to');
+        if ($request->isMethod('POST')) {
+            $declarations->count($key, Input::of($request)->map('declared'));
 
-        return $this->publicPage($request, 'careers/sent.html.twig', ['secret' => 1 === preg_match('/^[\w\-]{20,60}$/', $status) ? $status : null]);
-    }
+            return $this->redirectToRoute('apply_sent', ['key' => $key] + ('' === $status ? [] : ['to' => $status]), Response::HTTP_SEE_OTHER);
+        }
+        $hiring = $this->db->row('SELECT unit_id FROM requisition WHERE id = :id', ['id' => $draft->int('requisition_id')]);
 
-    private function upload(Request $request, ReadResume $read): ?ResumeFile
-    {
-        if ('no' === $request->request->getString('file')) {
-            return null;
-        }
-        $upload = $request->files->get('resume');
-        if (!$upload instanceof UploadedFile) {
-            throw Refused::because($request->server->getInt('CONTENT_LENGTH') > 2000 ? 'file_too_large' : 'file_missing', 'resume', ['limit' => intdiv(ReadResume::MAX_BYTES, 1_000_000)]);
-        }
-        if (!$upload->isValid()) {
-            throw Refused::because(\in_array($upload->getError(), [\UPLOAD_ERR_INI_SIZE, \UPLOAD_ERR_FORM_SIZE], true) ? 'file_too_large' : 'file_missing', 'resume', ['limit' => intdiv(ReadResume::MAX_BYTES, 1_000_000)]);
-        }
-
-        return $read((string) file_get_contents($upload->getPathname(), length: ReadResume::MAX_BYTES + 1), $upload->getClientOriginalName());
+        return $this->publicPage($request, 'careers/sent.html.twig', ['hiring' => $hiring, 'secret' => 1 === preg_match('/^[\w\-]{20,60}$/', $status) ? $status : null, 'asked' => $declarations->asked(), 'answers' => Declared::QUESTIONS, 'smallest' => $declarations->settings()->int('smallest'), 'declared' => $draft->bool('declared')]);
     }
 
     /** @return array{Record|null, Record|null, Questionnaire} */

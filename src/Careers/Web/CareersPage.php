@@ -5,14 +5,21 @@ declare(strict_types=1);
 namespace Jorvent\Careers\Web;
 
 use Jorvent\Careers\Alerts;
+use Jorvent\Careers\Apply;
+use Jorvent\Careers\ApplyDrafts;
+use Jorvent\Careers\Consent;
 use Jorvent\Careers\Feeds;
 use Jorvent\Careers\Guide;
 use Jorvent\Careers\JobPostingData;
 use Jorvent\Careers\Kept;
 use Jorvent\Careers\Openings;
+use Jorvent\Careers\Referrals;
 use Jorvent\Careers\Visits;
 use Jorvent\Careers\Ways;
 use Jorvent\Core\Shared\Refused;
+use Jorvent\Organisation\Brand;
+use Jorvent\Platform\Database\Record;
+use Jorvent\Platform\Drawing\PlaceChart;
 use Jorvent\Platform\Web\Errors;
 use Jorvent\Platform\Web\Input;
 use Jorvent\Platform\Web\OpenDoor;
@@ -33,26 +40,36 @@ final class CareersPage extends PublicPage
     {
     }
 
-    #[Route('/careers', name: 'careers', methods: ['GET'])]
-    public function list(Request $request): Response
+    #[Route('/careers/{brand}', name: 'careers', requirements: ['brand' => '[a-z][a-z0-9-]{1,29}'], defaults: ['brand' => ''], methods: ['GET'], priority: -10)]
+    public function list(string $brand, Request $request): Response
     {
-        return $this->page($request, Errors::none());
+        return '' === $brand || null !== $this->brands->byKey($brand) ? $this->page($request, Errors::none()) : $this->gone($request);
     }
 
     #[Route('/careers/{number}', name: 'opening', requirements: ['number' => '\d{1,9}'], methods: ['GET'])]
-    public function opening(int $number, Request $request, Visits $visits): Response
+    public function opening(int $number, Request $request, Visits $visits, Referrals $referrals): Response
     {
-        $via = self::via($request);
-        $opening = $this->openings->one($number, $this->locale($request), $via);
+        $locale = $this->locale($request);
+        $via = self::hex($request, 'via');
+        $from = self::hex($request, 'from');
+        $opening = $this->openings->one($number, $locale, $via);
         if (null === $opening) {
             return $this->gone($request);
         }
+        $brand = $this->brandOf($opening);
+        if (!$opening->bool('open')) {
+            return $this->closed($request, $opening);
+        }
         $posting = $this->openings->posting($opening->int('id'), $via);
-        if (null !== $posting && $opening->bool('open') && $visits->counts($request, $posting)) {
+        if (null !== $posting && $visits->counts($request, 'advert '.$posting)) {
             $this->openings->count($posting, 'visits');
         }
+        $referral = $referrals->of($from, $opening->int('id'));
+        if (null !== $referral && $visits->counts($request, 'referral '.$referral)) {
+            $referrals->visited($referral);
+        }
         $url = fn (string $route, array $parameters = []): string => $this->generateUrl($route, $parameters, UrlGeneratorInterface::ABSOLUTE_URL);
-        $response = $this->publicPage($request, 'careers/opening.html.twig', ['opening' => $opening, 'via' => $via, 'kept' => \in_array($number, Kept::of($request), true), 'ask' => '' !== $via && null === Ways::allowed($request), 'data' => JobPostingData::of($opening, $url('opening', ['number' => $number]), $url('careers'))], $opening->bool('open') ? 200 : 410);
+        $response = $this->publicPage($request, 'careers/opening.html.twig', $this->left($request, $brand) + ['no_errors' => Errors::none(), 'opening' => $opening, 'brand' => $brand, 'ask' => '' !== $via && null === Ways::allowed($request), 'data' => JobPostingData::of($opening, $brand->name, $url('opening', ['number' => $number]), $url('careers', ['brand' => $brand->key]))]);
         if ('' !== $via && true === Ways::allowed($request)) {
             $this->ways->remember($request, $response, $via);
         }
@@ -89,7 +106,7 @@ final class CareersPage extends PublicPage
             if (!$limit->create('alert '.$request->getClientIp())->consume()->isAccepted()) {
                 throw Refused::because('too_many', 'email');
             }
-            $alerts->ask($input->line('email'), $input->map('wanted'), $this->locale($request));
+            $alerts->ask($input->line('email'), $input->map('wanted'), $this->locale($request), $this->brand($request));
         } catch (Refused $refused) {
             return $this->page($request, Errors::of($refused->refusals), $input);
         }
@@ -109,7 +126,7 @@ final class CareersPage extends PublicPage
             $alerts->confirm($key);
         }
 
-        return $this->publicPage($request, 'careers/alert.html.twig', ['alert' => $alert, 'step' => $request->isMethod('POST') || null !== $alert->instantOrNull('confirmed_at') ? 'confirmed' : 'confirm']);
+        return $this->publicPage($request, 'careers/alert.html.twig', ['alert' => $alert, 'step' => $request->isMethod('POST') || (null !== $alert->instantOrNull('confirmed_at') && !$request->query->has('again')) ? 'confirmed' : 'confirm', 'brand' => $this->brands->one($alert->int('brand_id'))]);
     }
 
     /** One click ends it: a person's on the page, or a mail reader's own button, which sends no token (RFC 8058). */
@@ -122,6 +139,94 @@ final class CareersPage extends PublicPage
         }
 
         return $this->publicPage($request, 'careers/alert.html.twig', ['alert' => $alert, 'step' => $request->isMethod('POST') || null === $alert ? 'ended' : 'end']);
+    }
+
+    /** A resume without an opening. What was typed for one that closed meanwhile is taken over. */
+    #[Route('/careers/mind', name: 'careers_mind', defaults: ['_csrf' => 'public'], methods: ['GET', 'POST'])]
+    public function mind(Request $request, Alerts $alerts, ApplyDrafts $drafts, Consent $consent, Upload $upload, #[Target('apply')] RateLimiterFactoryInterface $limit): Response
+    {
+        $locale = $this->locale($request);
+        $brand = $this->brand($request);
+        $input = Input::of($request);
+        $draft = $drafts->find(self::hex($request, 'draft'));
+        $draft = null === $draft || null !== $draft->strOrNull('sent_at') ? null : $draft;
+        $errors = Errors::none();
+        if ($request->isMethod('POST')) {
+            try {
+                if (!$limit->create('mind '.$request->getClientIp())->consume()->isAccepted()) {
+                    throw Refused::because('too_many', 'email');
+                }
+                $file = $upload->optional($request, 'resume') ?? (null === $draft ? null : $drafts->file($draft));
+                $alerts->keepInMind($input->line('email'), ['name' => $input->line('name'), 'phone' => $input->line('phone'), 'city' => $input->line('city'), 'consent' => $input->line('consent')], $input->map('wanted'), $file, $locale, $brand);
+
+                return $this->publicPage($request, 'careers/alert.html.twig', ['alert' => null, 'step' => 'asked', 'brand' => $brand]);
+            } catch (Refused $refused) {
+                $errors = Errors::of($refused->refusals);
+            }
+        }
+        $typed = null === $draft ? [] : Apply::split($draft)[0];
+        foreach ($request->isMethod('POST') ? ['name', 'email', 'phone', 'city'] : [] as $field) {
+            $typed[$field] = $input->line($field);
+        }
+        $version = $consent->version();
+
+        return $this->publicPage($request, 'careers/mind.html.twig', ['fields' => $typed, 'wanted' => $input->map('wanted'), 'draft' => $draft, 'facets' => $this->openings->list([], 1, $locale, null, $this->brands->units($brand))['facets'], 'consent' => $consent->text($version, $locale, $brand->name), 'consent_version' => $version, 'agreed' => (string) $version === $input->line('consent'), 'errors' => $errors, 'brand' => $brand], $errors->any() ? 422 : 200);
+    }
+
+    /** Telling a friend: the link goes to the one who asks for it, and they pass it on. */
+    #[Route('/careers/{number}/tell', name: 'careers_tell', requirements: ['number' => '\d{1,9}'], defaults: ['_csrf' => 'public'], methods: ['GET', 'POST'])]
+    public function tell(int $number, Request $request, Referrals $referrals, #[Target('forgotten')] RateLimiterFactoryInterface $limit): Response
+    {
+        $locale = $this->locale($request);
+        $opening = $this->openings->one($number, $locale);
+        if (null === $opening) {
+            return $this->gone($request);
+        }
+        if (!$opening->bool('open')) {
+            return $this->closed($request, $opening);
+        }
+        $input = Input::of($request);
+        $errors = Errors::none();
+        $sent = false;
+        if ($request->isMethod('POST')) {
+            try {
+                if (!$limit->create('tell '.$request->getClientIp())->consume()->isAccepted()) {
+                    throw Refused::because('too_many', 'email');
+                }
+                $referrals->ask($opening->int('id'), $input->line('name'), $input->line('email'), $opening, $this->brandOf($opening), $locale);
+                $sent = true;
+            } catch (Refused $refused) {
+                $errors = Errors::of($refused->refusals);
+            }
+        }
+
+        return $this->publicPage($request, 'careers/tell.html.twig', ['opening' => $opening, 'terms' => $referrals->terms(), 'errors' => $errors, 'input' => $errors->any() ? $input : null, 'sent' => $sent], $errors->any() ? 422 : 200);
+    }
+
+    /** A page an admin wrote. */
+    #[Route('/careers/about/{slug}', name: 'careers_about', requirements: ['slug' => '[a-z0-9][a-z0-9-]{0,49}'], methods: ['GET'])]
+    public function about(string $slug, Request $request): Response
+    {
+        $page = $this->brands->page($slug, $this->locale($request));
+        $brand = null === $page ? null : $this->brands->one($page->int('brand_id'));
+
+        return null === $page || null === $brand ? $this->gone($request) : $this->publicPage($request, 'careers/about.html.twig', ['page' => $page, 'brand' => $brand]);
+    }
+
+    /** The colours of a brand. A new version has a new address, so each may be kept for ever. */
+    #[Route('/careers/looks/{id}-{version}.css', name: 'careers_looks', requirements: ['id' => '\d{1,9}', 'version' => '\d{1,9}'], methods: ['GET'])]
+    public function looks(int $id): Response
+    {
+        $brand = $this->brands->one($id) ?? throw $this->createNotFoundException();
+        $c = $brand->colours;
+
+        return new Response(\sprintf(":root{--mag:%s;--mag-dark:%s;--wash:%s;--deep:%s;--paper:%s}\n", $c->accent, $c->accentDark(), $c->wash(), $c->deep, $c->paper), 200, ['Content-Type' => 'text/css; charset=utf-8', 'Cache-Control' => 'public, max-age=31536000, immutable']);
+    }
+
+    #[Route('/careers/looks/{sha256}.png', name: 'careers_logo', requirements: ['sha256' => '[0-9a-f]{64}'], methods: ['GET'])]
+    public function logo(string $sha256): Response
+    {
+        return new Response($this->brands->logo($sha256) ?? throw $this->createNotFoundException(), 200, ['Content-Type' => 'image/png', 'Cache-Control' => 'public, max-age=31536000, immutable', 'Content-Security-Policy' => "default-src 'none'"]);
     }
 
     /** Proposals with their reasons, written answers, and a way to a person. Asking is a GET and keeps nothing; only sending a message does. */
@@ -148,7 +253,7 @@ final class CareersPage extends PublicPage
         $question = mb_substr(trim($request->query->getString('question')), 0, 300);
         [$found, $of] = [] !== $asked['kinds'] || [] !== $asked['cities'] || '' !== $asked['words'] ? $guide->propose($asked['kinds'], $asked['cities'], $asked['years'], $asked['words'], $locale) : [null, 0];
 
-        return $this->publicPage($request, 'careers/guide.html.twig', ['greeting' => $guide->greeting($locale), 'contact' => $guide->settings()->str('contact'), 'facets' => $this->openings->list([], 1, $locale)['facets'], 'asked' => $asked, 'found' => $found, 'of' => $of, 'question' => $question, 'answer' => '' === $question ? null : $guide->answer($question, $locale), 'errors' => $errors, 'input' => $errors->any() ? $input : null, 'sent' => $sent], $errors->any() ? 422 : 200);
+        return $this->publicPage($request, 'careers/guide.html.twig', ['greeting' => $guide->greeting($locale), 'contact' => $guide->settings()->str('contact'), 'facets' => $this->openings->list([], 1, $locale, null, $this->brands->units($this->brand($request)))['facets'], 'asked' => $asked, 'found' => $found, 'of' => $of, 'question' => $question, 'answer' => '' === $question ? null : $guide->answer($question, $locale), 'errors' => $errors, 'input' => $errors->any() ? $input : null, 'sent' => $sent], $errors->any() ? 422 : 200);
     }
 
     #[Route('/careers/openings.xml', name: 'careers_xml', methods: ['GET'])]
@@ -164,7 +269,7 @@ final class CareersPage extends PublicPage
     {
         $locale = $this->locale($request);
 
-        return $this->feed($request, $feeds, 'atom '.$locale, 'application/atom+xml', static fn (): string => $feeds->atom($locale, $words->trans('careers.home', [], 'candidate', $locale)));
+        return $this->feed($request, $feeds, 'atom '.$locale, 'application/atom+xml', fn (): string => $feeds->atom($locale, $words->trans('careers.home', ['%company%' => $this->brands->main()->name], 'candidate', $locale)));
     }
 
     #[Route('/careers/sitemap.xml', name: 'careers_sitemap', methods: ['GET'])]
@@ -181,6 +286,20 @@ final class CareersPage extends PublicPage
 
     private function page(Request $request, Errors $errors, ?Input $input = null): Response
     {
+        $brand = $this->brand($request);
+        $left = $this->left($request, $brand, $input);
+        $first = $left['openings'][0] ?? null;
+
+        return $this->publicPage($request, 'careers/list.html.twig', $left + ['first' => null === $first ? null : $this->openings->one($first->int('number'), $this->locale($request)), 'brand' => $brand, 'errors' => $errors, 'input' => $input], $errors->any() ? 422 : 200);
+    }
+
+    /**
+     * What the list shows, which on a wide screen stands beside an opening too.
+     *
+     * @return array{openings: list<Record>, ...<string, mixed>}
+     */
+    private function left(Request $request, Brand $brand, ?Input $input = null): array
+    {
         $wanted = ['q' => mb_substr(trim($request->query->getString('q')), 0, 200)];
         foreach (Openings::FACETS as $facet) {
             $wanted[$facet] = mb_substr($request->query->getString($facet), 0, 80);
@@ -191,11 +310,21 @@ final class CareersPage extends PublicPage
         $page = max(1, self::whole($request, 'page'));
         $kept = Kept::of($request);
         $only = $request->query->has('kept') ? $kept : null;
-        $found = $this->openings->list($wanted, $page, $this->locale($request), $only);
-
+        $found = $this->openings->list($wanted, $page, $this->locale($request), $only, $this->brands->units($brand));
+        $chosen = array_filter($wanted, static fn (string $v): bool => '' !== $v);
         $offered = $this->guide->settings()->str('offered');
+        $places = [];
+        foreach ($brand->chart ? $this->openings->places() : [] as $place) {
+            $n = $found['facets']['city'][$place->str('city')] ?? 0;
+            if (0 < $n) {
+                $is = $place->str('city') === $wanted['city'];
+                $places[] = ['name' => $place->str('city'), 'latitude' => (float) $place->floatOrNull('latitude'), 'longitude' => (float) $place->floatOrNull('longitude'), 'count' => $n, 'chosen' => $is, 'href' => $this->generateUrl('careers', ['brand' => $brand->key] + ($is ? ['city' => null] : ['city' => $place->str('city')]) + $chosen)];
+            }
+        }
+        $via = self::hex($request, 'via');
+        $from = self::hex($request, 'from');
 
-        return $this->publicPage($request, 'careers/list.html.twig', $found + ['guide' => 'always' === $offered || ('nothing_found' === $offered && 0 === $found['count']), 'kept' => \count($kept), 'only' => null !== $only, 'wanted' => $wanted, 'chosen' => array_filter($wanted, static fn (string $v): bool => '' !== $v), 'page' => $page, 'errors' => $errors, 'input' => $input], $errors->any() ? 422 : 200);
+        return $found + ['guide' => 'always' === $offered || ('nothing_found' === $offered && 0 === $found['count']), 'all_kept' => $kept, 'only' => null !== $only, 'wanted' => $wanted, 'chosen' => $chosen, 'page' => $page, 'chart' => PlaceChart::draw($places), 'via' => $via, 'from' => $from, 'carried' => array_filter(['via' => $via, 'from' => $from], static fn (string $v): bool => '' !== $v)];
     }
 
     /** @param callable(): string $write */
@@ -208,10 +337,5 @@ final class CareersPage extends PublicPage
         }
 
         return $response;
-    }
-
-    private static function via(Request $request): string
-    {
-        return preg_replace('/[^0-9a-f]/', '', mb_substr($request->query->getString('via'), 0, 20)) ?? '';
     }
 }

@@ -10,6 +10,7 @@ use Jorvent\Activity\ActivityLog;
 use Jorvent\Careers\AddFile;
 use Jorvent\Careers\ConfirmAddress;
 use Jorvent\Careers\OwnData;
+use Jorvent\Careers\Referrals;
 use Jorvent\Core\Calendar\WorkingHours;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Interviews\Book;
@@ -40,7 +41,7 @@ final class GuestPage extends PublicPage
     public function book(string $secret, Request $request, Book $book): Response
     {
         $link = $this->links->open(GuestLinks::BOOK, $secret);
-        $row = null === $link ? null : $this->db->row("SELECT i.id, i.state, i.minutes, i.place, lower(i.during) AS starts, c.zone, c.locale, r.title, (SELECT string_agg(a.name, ', ' ORDER BY a.name) FROM interview_seat t JOIN account a ON a.id = t.account_id WHERE t.interview_id = i.id) AS seats FROM interview i JOIN candidate c ON c.id = i.candidate_id JOIN application p ON p.id = i.application_id JOIN requisition r ON r.id = p.requisition_id WHERE i.id = :id", ['id' => $link->subject]);
+        $row = null === $link ? null : $this->db->row("SELECT i.id, i.state, i.minutes, i.place, lower(i.during) AS starts, c.zone, c.locale, r.title, r.unit_id, (SELECT string_agg(a.name, ', ' ORDER BY a.name) FROM interview_seat t JOIN account a ON a.id = t.account_id WHERE t.interview_id = i.id) AS seats FROM interview i JOIN candidate c ON c.id = i.candidate_id JOIN application p ON p.id = i.application_id JOIN requisition r ON r.id = p.requisition_id WHERE i.id = :id", ['id' => $link->subject]);
         if (null === $row || 'cancelled' === $row->str('state')) {
             return $this->gone($request);
         }
@@ -65,7 +66,7 @@ final class GuestPage extends PublicPage
             'SELECT l.starts_at FROM interview_slot l JOIN interview i ON i.id = l.interview_id WHERE l.interview_id = :i AND l.starts_at > :now AND NOT EXISTS (SELECT 1 FROM interview_seat t JOIN interview_seat mine ON mine.account_id = t.account_id AND mine.interview_id = :i
              WHERE t.interview_id <> :i AND t.during && tstzrange(l.starts_at, l.starts_at + i.minutes * interval \'1 minute\')) ORDER BY l.starts_at', ['i' => $row->int('id'), 'now' => $this->clock->now()]);
 
-        return $this->publicPage($request, 'public/book.html.twig', ['interview' => $row, 'slots' => $slots, 'zone' => $zone->getName(), 'zones' => \DateTimeZone::listIdentifiers(), 'errors' => $errors, 'secret' => $secret], $errors->any() ? 422 : 200);
+        return $this->publicPage($request, 'public/book.html.twig', ['hiring' => $row, 'interview' => $row, 'slots' => $slots, 'zone' => $zone->getName(), 'zones' => \DateTimeZone::listIdentifiers(), 'errors' => $errors, 'secret' => $secret], $errors->any() ? 422 : 200);
     }
 
     #[Route('/l/offer/{secret}', name: 'guest_offer', defaults: ['_csrf' => 'public'], methods: ['GET', 'POST'])]
@@ -89,7 +90,7 @@ final class GuestPage extends PublicPage
             }
         }
 
-        return $this->publicPage($request, 'public/offer.html.twig', ['offer' => $row, 'errors' => $errors, 'secret' => $secret, 'input' => $input, 'expired' => 'sent' === $row->str('state') && $row->instant('answer_by')->setTime(23, 59, 59) < $this->clock->now()], $errors->any() ? 422 : 200);
+        return $this->publicPage($request, 'public/offer.html.twig', ['hiring' => $row, 'offer' => $row, 'errors' => $errors, 'secret' => $secret, 'input' => $input, 'expired' => 'sent' === $row->str('state') && $row->instant('answer_by')->setTime(23, 59, 59) < $this->clock->now()], $errors->any() ? 422 : 200);
     }
 
     #[Route('/l/offer/{secret}/letter.pdf', name: 'guest_letter', methods: ['GET'])]
@@ -109,7 +110,7 @@ final class GuestPage extends PublicPage
     public function confirm(string $secret, Request $request, ConfirmAddress $confirm): Response
     {
         $link = $this->links->open(GuestLinks::CONFIRM, $secret);
-        $row = null === $link ? null : $this->db->row('SELECT p.id, c.locale, r.title, s.city FROM application p JOIN candidate c ON c.id = p.candidate_id JOIN requisition r ON r.id = p.requisition_id JOIN site s ON s.id = r.site_id WHERE p.id = :id', ['id' => $link->subject]);
+        $row = null === $link ? null : $this->db->row('SELECT p.id, c.locale, r.title, r.unit_id, s.city FROM application p JOIN candidate c ON c.id = p.candidate_id JOIN requisition r ON r.id = p.requisition_id JOIN site s ON s.id = r.site_id WHERE p.id = :id', ['id' => $link->subject]);
         if (null === $link || null === $row) {
             return $this->gone($request);
         }
@@ -120,14 +121,14 @@ final class GuestPage extends PublicPage
             $this->links->useUp($link);
         }
 
-        return $this->publicPage($request, 'careers/confirm.html.twig', ['application' => $row, 'status' => $status, 'twice' => $twice]);
+        return $this->publicPage($request, 'careers/confirm.html.twig', ['hiring' => $row, 'application' => $row, 'status' => $status, 'twice' => $twice]);
     }
 
     #[Route('/l/status/{secret}', name: 'guest_status', defaults: ['_csrf' => 'public'], methods: ['GET', 'POST'])]
-    public function status(string $secret, Request $request, Applications $applications, StageVisits $visits, ActivityLog $log, AddFile $add, Erase $erase, OwnData $data): Response
+    public function status(string $secret, Request $request, Applications $applications, StageVisits $visits, ActivityLog $log, AddFile $add, Upload $upload, Erase $erase, OwnData $data): Response
     {
         $link = $this->links->open(GuestLinks::STATUS, $secret);
-        $row = null === $link ? null : $this->db->row("SELECT p.id, p.candidate_id, p.requisition_id, p.stage, p.state, p.applied_at, c.forget_asked_at, (SELECT count(*) FROM resume WHERE candidate_id = c.id) AS files, c.locale, c.zone, r.title, s.city, (SELECT min(lower(i.during)) FROM interview i WHERE i.application_id = p.id AND i.state = 'booked' AND lower(i.during) > :now) AS interview_at FROM application p JOIN candidate c ON c.id = p.candidate_id JOIN requisition r ON r.id = p.requisition_id JOIN site s ON s.id = r.site_id WHERE p.id = :id", ['id' => $link->subject, 'now' => $this->clock->now()]);
+        $row = null === $link ? null : $this->db->row("SELECT p.id, p.candidate_id, p.requisition_id, p.stage, p.state, p.applied_at, c.forget_asked_at, (SELECT count(*) FROM resume WHERE candidate_id = c.id) AS files, c.locale, c.zone, r.title, r.unit_id, s.city, (SELECT min(lower(i.during)) FROM interview i WHERE i.application_id = p.id AND i.state = 'booked' AND lower(i.during) > :now) AS interview_at FROM application p JOIN candidate c ON c.id = p.candidate_id JOIN requisition r ON r.id = p.requisition_id JOIN site s ON s.id = r.site_id WHERE p.id = :id", ['id' => $link->subject, 'now' => $this->clock->now()]);
         if (null === $row) {
             return $this->gone($request);
         }
@@ -136,7 +137,7 @@ final class GuestPage extends PublicPage
         if ($request->isMethod('POST')) {
             try {
                 match ($request->request->getString('do')) {
-                    'file' => $add($row->int('candidate_id'), $row->int('requisition_id'), $request->files->get('resume')),
+                    'file' => $add($row->int('candidate_id'), $row->int('requisition_id'), $upload->needed($request, 'resume')),
                     'data' => $data->mail($row->int('candidate_id'), $row->int('requisition_id')),
                     'forget' => $erase->ask($row->int('candidate_id'), $row->int('requisition_id')),
                     default => $this->db->transaction(static function () use ($applications, $visits, $log, $row): void {
@@ -153,7 +154,7 @@ final class GuestPage extends PublicPage
             }
         }
 
-        return $this->publicPage($request, 'public/status.html.twig', ['application' => $row, 'errors' => $errors, 'secret' => $secret], $errors->any() ? 422 : 200);
+        return $this->publicPage($request, 'public/status.html.twig', ['hiring' => $row, 'application' => $row, 'errors' => $errors, 'secret' => $secret], $errors->any() ? 422 : 200);
     }
 
     /** What is held of them, to take along. The link is only ever mailed, so whoever has it has their address. */
@@ -165,12 +166,26 @@ final class GuestPage extends PublicPage
             return $this->gone($request);
         }
 
-        return new JsonResponse(json_encode($data->of($link->subject), \JSON_THROW_ON_ERROR | \JSON_PRETTY_PRINT | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES), 200, ['Content-Disposition' => 'attachment; filename="skerry-line-my-data.json"', 'Cache-Control' => 'no-store'], true);
+        return new JsonResponse(json_encode($data->of($link->subject), \JSON_THROW_ON_ERROR | \JSON_PRETTY_PRINT | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES), 200, ['Content-Disposition' => 'attachment; filename="my-data.json"', 'Cache-Control' => 'no-store'], true);
+    }
+
+    /** What came of telling a friend: numbers alone, for what a friend does is theirs. */
+    #[Route('/l/referral/{secret}', name: 'guest_referral', methods: ['GET'])]
+    public function referral(string $secret, Request $request, Referrals $referrals): Response
+    {
+        $link = $this->links->open(GuestLinks::REFERRAL, $secret);
+        $row = null === $link ? null : $referrals->seen($link->subject);
+        if (null === $row) {
+            return $this->gone($request);
+        }
+        $this->inLanguage($request, $row->str('locale'));
+
+        return $this->publicPage($request, 'careers/referral.html.twig', ['hiring' => $row, 'referral' => $row]);
     }
 
     private function offerOf(GuestLink $link): ?\Jorvent\Platform\Database\Record
     {
-        return $this->db->row("SELECT o.id, o.state, o.base, o.currency, o.first_day, o.answer_by, o.letter_sha256, c.name, c.locale, r.title, s.city FROM offer o JOIN application p ON p.id = o.application_id JOIN candidate c ON c.id = p.candidate_id JOIN requisition r ON r.id = p.requisition_id JOIN site s ON s.id = r.site_id WHERE o.id = :id AND o.state IN ('sent', 'accepted', 'declined')", ['id' => $link->subject]);
+        return $this->db->row("SELECT o.id, o.state, o.base, o.currency, o.first_day, o.answer_by, o.letter_sha256, c.name, c.locale, r.title, r.unit_id, s.city FROM offer o JOIN application p ON p.id = o.application_id JOIN candidate c ON c.id = p.candidate_id JOIN requisition r ON r.id = p.requisition_id JOIN site s ON s.id = r.site_id WHERE o.id = :id AND o.state IN ('sent', 'accepted', 'declined')", ['id' => $link->subject]);
     }
 
     /** The candidate's own language, unless they choose another here. */

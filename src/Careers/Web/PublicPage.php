@@ -4,15 +4,41 @@ declare(strict_types=1);
 
 namespace Jorvent\Careers\Web;
 
+use Jorvent\Careers\ApplyDrafts;
+use Jorvent\Organisation\Brand;
+use Jorvent\Organisation\Brands;
+use Jorvent\Platform\Database\Record;
 use Jorvent\Platform\Web\Page;
 use Symfony\Component\HttpFoundation\Cookie;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
+use Symfony\Contracts\Service\Attribute\Required;
 
-/** Candidate-facing pages: a language of the reader's choice, no session. */
+/** Candidate-facing pages: a language of the reader's choice, the brand that hires, no session. */
 abstract class PublicPage extends Page
 {
     public const LOCALES = ['en', 'nb', 'pl'];
+
+    protected readonly Brands $brands;
+
+    #[Required]
+    public function setBrands(Brands $brands): void
+    {
+        $this->brands = $brands;
+    }
+
+    /** The brand of the address, else the company's first. */
+    protected function brand(Request $request): Brand
+    {
+        $key = $request->attributes->getString('brand') ?: $request->query->getString('brand');
+
+        return ('' === $key ? null : $this->brands->byKey($key)) ?? $this->brands->main();
+    }
+
+    protected function brandOf(Record $hiring): Brand
+    {
+        return $this->brands->ofUnit($hiring->int('unit_id'));
+    }
 
     protected function locale(Request $request): string
     {
@@ -27,13 +53,33 @@ abstract class PublicPage extends Page
     protected function publicPage(Request $request, string $template, array $view, int $status = 200): Response
     {
         $locale = $this->locale($request);
-        $response = $this->render($template, [...$view, 'locale' => $locale, 'locales' => self::LOCALES], new Response(status: $status));
+        $hiring = $view['hiring'] ?? $view['opening'] ?? null;
+        $brand = $view['brand'] ?? ($hiring instanceof Record ? $this->brandOf($hiring) : $this->brand($request));
+        \assert($brand instanceof Brand);
+        $response = $this->render($template, [...$view, 'locale' => $locale, 'locales' => self::LOCALES, 'brand' => $brand, 'home' => ['brand' => $brand->key], 'pages_of_brand' => $this->brands->pages($brand->id, $locale)], new Response(status: $status));
         if ($request->query->has('lang')) {
             $response->headers->setCookie(Cookie::create('lang', $locale, '+1 year', httpOnly: true, sameSite: 'lax'));
         }
         $response->headers->set('Vary', 'Accept-Language, Cookie');
 
         return $response;
+    }
+
+    /** An opening that can no longer be applied for: its last day is over, or it was closed while someone was writing. */
+    protected function closed(Request $request, Record $opening, ?Record $draft = null): Response
+    {
+        $until = $opening->instantOrNull('until');
+        $late = 'approved' === $opening->str('state') && null !== $until && $until->format('Y-m-d') < (new \DateTimeImmutable('now', new \DateTimeZone($opening->str('zone'))))->format('Y-m-d');
+
+        return $this->publicPage($request, 'careers/closed.html.twig', ['opening' => $opening, 'draft' => $draft, 'late' => $late, 'days' => ApplyDrafts::DAYS], 410);
+    }
+
+    /** A code in the address: small hexadecimal letters, or nothing. */
+    protected static function hex(Request $request, string $name): string
+    {
+        $value = $request->query->all()[$name] ?? '';
+
+        return \is_string($value) && 1 === preg_match('/^[0-9a-f]{10,32}$/', $value) ? $value : '';
     }
 
     protected function gone(Request $request): Response

@@ -25,7 +25,7 @@ final readonly class SmtpMailPost implements MailPost
 
     public function send(OutgoingMail $mail): void
     {
-        $email = (new Email())->from(new Address(self::FROM, 'Skerry Line'))->to(new Address($mail->to, $mail->toName))->subject($mail->subject)->text($mail->text);
+        $email = (new Email())->from(new Address(self::FROM, $mail->from))->to(new Address($mail->to, $mail->toName))->subject($mail->subject)->text($mail->text);
         $email->getHeaders()->addIdHeader('Message-ID', preg_replace('/[^A-Za-z0-9._\-]/', '-', $mail->id).'@skerryline.example');
         if (null !== $mail->end) {
             // one click ends such mails, also from the reader's own button (RFC 8058)

@@ -84,7 +84,7 @@ class Application
     private ?\DateTimeImmutable $closedAt = null;
 
     #[ORM\Column]
-    private ?string $consentVersion = null;
+    private ?int $consentVersion = null;
 
     #[ORM\Column(type: Types::DATETIMETZ_IMMUTABLE)]
     private ?\DateTimeImmutable $consentedAt = null;
@@ -124,7 +124,7 @@ class Application
         }
     }
 
-    public function consent(string $version, \DateTimeImmutable $at): void
+    public function consent(int $version, \DateTimeImmutable $at): void
     {
         $this->consentVersion = $version;
         $this->consentedAt = $at;

@@ -29,6 +29,7 @@ use Jorvent\Platform\Drawing\MiniLine;
 use Jorvent\Platform\Drawing\PayColumns;
 use Jorvent\Platform\Drawing\PostingBars;
 use Jorvent\Platform\Drawing\ProcessBand;
+use Jorvent\Platform\Drawing\ShareBar;
 use Jorvent\Platform\Drawing\SpendBar;
 use Jorvent\Platform\Drawing\WeightStrip;
 use Jorvent\Requisitions\RequisitionView;
@@ -243,6 +244,13 @@ final readonly class JorventTwig
         $parts = array_map(static fn (array $o): array => ['label' => $o['name'].', '.$o['days'].' d', 'cost' => $o['cost']], array_values(array_filter($offers, static fn (array $o): bool => \in_array($o['key'], $best['keys'], true) && $o['cost'] > 0)));
 
         return SpendBar::draw($parts, $sum, $this->words->trans('keep'));
+    }
+
+    /** @param array<string, int|null> $cells */
+    #[AsTwigFunction('shares', isSafe: ['html'])]
+    public function shares(array $cells): string
+    {
+        return ShareBar::draw($cells, implode(', ', array_map(static fn (?int $n): string => null === $n ? '·' : (string) $n, $cells)));
     }
 
     #[AsTwigFunction('gain_dot', isSafe: ['html'])]

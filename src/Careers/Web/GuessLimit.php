@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jorvent\Careers\Web;
+
+use Symfony\Component\DependencyInjection\Attribute\Target;
+use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpKernel\Event\RequestEvent;
+use Symfony\Component\HttpKernel\Event\ResponseEvent;
+use Symfony\Component\HttpKernel\Exception\TooManyRequestsHttpException;
+use Symfony\Component\RateLimiter\RateLimiterFactoryInterface;
+
+/** Who tries links that open nothing is made to wait: each miss counts against their address, and when there were too many no link opens for a while, so that a hit can not be told from a miss. */
+final readonly class GuessLimit
+{
+    private const PATHS = '#^/(?:l|a)/|^/careers/alerts/#';
+
+    public function __construct(#[Target('guest_link')] private RateLimiterFactoryInterface $limit)
+    {
+    }
+
+    #[AsEventListener(priority: 30)]
+    public function before(RequestEvent $event): void
+    {
+        if ($event->isMainRequest() && self::guarded($event->getRequest()) && 0 >= $this->limit->create(self::who($event->getRequest()))->consume(0)->getRemainingTokens()) {
+            throw new TooManyRequestsHttpException(600, 'Too many links that open nothing.');
+        }
+    }
+
+    #[AsEventListener]
+    public function after(ResponseEvent $event): void
+    {
+        if ($event->isMainRequest() && \in_array($event->getResponse()->getStatusCode(), [404, 410], true) && self::guarded($event->getRequest())) {
+            $this->limit->create(self::who($event->getRequest()))->consume();
+        }
+    }
+
+    private static function guarded(Request $request): bool
+    {
+        return 1 === preg_match(self::PATHS, $request->getPathInfo());
+    }
+
+    private static function who(Request $request): string
+    {
+        return 'guess '.$request->getClientIp();
+    }
+}
