@@ -73,6 +73,45 @@ final class CareersTest extends BrowserTest
         $b->go('/r/2201/adverts?sum=800')->sees('.next-spend', 'd more')->sees('main', 'came as foretold');
     }
 
+    public function testTheSiteOnAWideScreenAndInABrandOfItsOwn(): void
+    {
+        $b = $this->browser()->go('/careers?lang=en')->sees('.c-left', 'Marine Electrician')->sees('.c-right .c-way', 'Our answer');
+        self::assertAxe($b);
+        $b->press('Marine Electrician')->sees('h1', 'Marine Electrician')->sees('.c-left a[aria-current=true]', 'Marine Electrician');
+        self::assertAxe($b);
+        $b->go('/careers/yard?lang=pl')->sees('.c-brand', 'Skerry Yard');
+        self::assertAxe($b);
+        $admin = $this->browser()->signIn('runa.eikeland@skerryline.example');
+        foreach (['/brands', '/brands?brand=2&write=1', '/consent', '/referrals', '/declared'] as $path) {
+            $admin->go($path)->sees('h1');
+            self::assertAxe($admin);
+        }
+        $name = 'Islet '.bin2hex(random_bytes(2));
+        $admin->go('/brands?new=1')->fill('name', $name)->fill('key', strtolower(str_replace(' ', '-', $name)))->fill('contact', 'nobody')->press('Keep')->sees('.jv-error', 'e-mail');
+        $admin->fill('contact', 'islet@skerryline.example')->press('Keep')->sees('.jv-notice', 'The site shows it now')->press('See the site')->sees('.c-brand', $name)->sees('main', 'Nothing is open just now');
+        self::assertAxe($admin);
+    }
+
+    public function testKeptInMindFromAPhoneAndAFriendTold(): void
+    {
+        $address = 'mind.'.bin2hex(random_bytes(4)).'@post.example';
+        $phone = $this->phone();
+        $phone->go('/careers?lang=en')->press('Leave your resume with us')->sees('h1', 'Keep me in mind');
+        self::assertAxe($phone);
+        $phone->fill('name', 'Mindy Moor')->press('Keep me in mind')->sees('.c-error.sum', '2 things');
+        $phone->fill('email', $address)->click('[name=consent]')->press('Keep me in mind')->sees('h1', 'Look into your mail');
+        $phone->go(self::link(self::mail($address, 'Shall we keep you in mind?'), '/careers/alerts/'))->press('Yes, for a year')->sees('h1', 'We keep you in mind');
+        self::assertAxe($phone);
+        $friend = 'told.'.bin2hex(random_bytes(4)).'@skerryline.example';
+        $phone->go('/careers/2208?lang=en')->press('Tell a friend')->sees('main', "EUR\u{00A0}600");
+        self::assertAxe($phone);
+        $phone->fill('name', 'Tilda Told')->fill('email', $friend)->press('Mail me the link')->sees('h1', 'Look into your mailbox');
+        $mail = self::mail($friend, 'Your link');
+        $phone->go(self::link($mail, '?from='))->sees('h1', 'Cabin Steward');
+        $phone->go(self::link($mail, '/l/referral/'))->sees('.c-facts', 'Opened it');
+        self::assertAxe($phone);
+    }
+
     private static function recruiter(): string
     {
         return 'solveig.aune@skerryline.example';

@@ -104,7 +104,7 @@ final class Browser
             $element = $this->pick(<<<'JS'
                 const [within, text] = arguments;
                 for (const e of document.querySelectorAll(['button', 'a', 'summary', 'label'].map((t) => within + ' ' + t).join(', '))) {
-                    if (e.checkVisibility() && e.getClientRects().length && e.innerText.replace(/\s+/g, ' ').trim().startsWith(text)) { e.scrollIntoView({block: 'center'}); return e; }
+                    if (e.checkVisibility() && e.getClientRects().length && (e.innerText ?? e.textContent).replace(/\s+/g, ' ').trim().startsWith(text)) { e.scrollIntoView({block: 'center'}); return e; }
                 }
                 return null;
                 JS, [$within, $text]);

@@ -1,0 +1,273 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jorvent\Core\Resume;
+
+/**
+ * Job spells from the lines of a work section. Each range of dates anchors one; how many lines stand above the first range tells whether this writer puts titles and employers above their dates or below, and that holds
+ * for the whole section. Which piece is the title and which the employer is told by words (tongues), by "at", and by their order.
+ */
+final class Spells
+{
+    private readonly string $title;
+    private readonly string $employer;
+    private readonly string $at;
+
+    /** @var array<string, true> */
+    private readonly array $places;
+
+    public function __construct(Tongues $tongues, private readonly Dates $dates)
+    {
+        $this->title = '~(?<![a-z])(?:[a-z]*(?:'.Tongues::pattern(...array_filter($tongues->phrases('titles'), static fn (string $t): bool => \strlen($t) > 5)).')|'.Tongues::pattern(...$tongues->phrases('titles')).')(?:e?n|s|er|ka)?(?![a-z])~';
+        $this->employer = '~(?<![a-z])(?:'.Tongues::pattern(...$tongues->phrases('employers')).'|(?:[a-z]+)(?:verft|rederi|teknologi|ferger|mekaniske))(?![a-z])~';
+        $this->at = '~^(.+?)\s+(?:at|hos|ved|@|w|we|for|i)\s+(?=\p{Lu})(.+)$~u';
+        $this->places = array_fill_keys(array_map(Folded::phrase(...), Places::ALL), true);
+    }
+
+    /**
+     * @param list<Line> $lines
+     *
+     * @return list<Spell> as they stand in the text
+     */
+    public function read(array $lines, int $now): array
+    {
+        $lines = array_values($lines);
+        $anchors = $this->anchors($lines);
+        if ([] === $anchors) {
+            return [];
+        }
+        $above = $this->above($lines, $anchors);
+        $spells = $starts = [];
+        foreach ($anchors as $n => [$i, $period]) {
+            $starts[$n] = $this->start($lines, $i, $above, $n > 0 ? $anchors[$n - 1][0] : -1);
+        }
+        foreach ($anchors as $n => [$i, $period]) {
+            $end = $starts[$n + 1] ?? \count($lines);
+            $spells[] = $this->spell($lines, $starts[$n], $i, $end, $period, 0 === $above, $now);
+        }
+
+        return $this->nested($spells, $now);
+    }
+
+    /**
+     * @param list<Line> $lines
+     *
+     * @return list<array{int, Period}> index of the line, and its range
+     */
+    private function anchors(array $lines): array
+    {
+        $ranges = $singles = [];
+        foreach ($lines as $i => $line) {
+            if ($line->blank) {
+                continue;
+            }
+            foreach ($this->dates->in($line->folded) as $period) {
+                $range = $period->ongoing || $period->from !== $period->to;
+                $rest = mb_strlen($line->text) - mb_strlen($period->passage);
+                // a range in the middle of prose is told of, not a spell, unless the sentence opens with it
+                if ($range && ($rest < 110 || $period->at < 3)) {
+                    $ranges[] = [$i, $period];
+                } elseif (!$range && $rest < 70 && !$line->bullet && ($period->at < 3 || $period->at + \strlen($period->passage) >= \strlen(rtrim($line->text)) - 2)) {
+                    $singles[] = [$i, $period];
+                }
+                break;
+            }
+        }
+
+        return [] === $ranges ? $singles : $ranges;
+    }
+
+    /**
+     * @param list<Line>                 $lines
+     * @param list<array{int, Period}>   $anchors
+     */
+    private function above(array $lines, array $anchors): int
+    {
+        $count = 0;
+        for ($i = $anchors[0][0] - 1; $i >= 0 && $count < 3; --$i) {
+            if ($lines[$i]->blank || $lines[$i]->bullet || mb_strlen($lines[$i]->text) > 90 || str_ends_with(rtrim($lines[$i]->text), '.')) {
+                break;
+            }
+            ++$count;
+        }
+
+        return $count;
+    }
+
+    /** @param list<Line> $lines */
+    private function start(array $lines, int $anchor, int $above, int $before): int
+    {
+        $start = $anchor;
+        for ($i = $anchor - 1; $i > $before && $anchor - $i <= $above; --$i) {
+            if ($lines[$i]->blank || ($lines[$i]->bullet && !$lines[$anchor]->bullet) || mb_strlen($lines[$i]->text) > 90 || 1 === preg_match('/[.!]$/', rtrim($lines[$i]->text)) && 1 !== preg_match('/(?:o\.|S\.A\.|Inc\.|Ltd\.|A\.)$/u', rtrim($lines[$i]->text))) {
+                break;
+            }
+            $start = $i;
+        }
+        // a paragraph that begins right above the dates begins the spell, however the others are written
+        for ($i = $anchor - 1; $i > $before && $anchor - $i <= 3; --$i) {
+            if ($lines[$i]->blank) {
+                return min($start, $i + 1);
+            }
+            if ($lines[$i]->bullet || mb_strlen($lines[$i]->text) > 90 || 1 === preg_match('/[.!]$/', rtrim($lines[$i]->text))) {
+                break;
+            }
+        }
+
+        return $start;
+    }
+
+    /** @param list<Line> $lines */
+    private function spell(array $lines, int $start, int $anchor, int $end, Period $period, bool $below, int $now): Spell
+    {
+        $line = $lines[$anchor];
+        $rest = trim(substr($line->text, 0, $period->at)."\t".substr($line->text, $period->at + \strlen($period->passage)), " \t.,:;|()–—-");
+        $heads = array_map(static fn (int $i): string => $lines[$i]->text, $start < $anchor ? range($start, $anchor - 1) : []);
+        $text = [];
+        $used = $start < $anchor ? range($start, $anchor) : [$anchor];
+        $next = $anchor + 1;
+        [$title, $employer, $place, $sure, $prose] = $this->who([...$heads, $rest]);
+        // dates first: the lines below tell who and what, until a bullet, a blank or a sentence
+        while ($next < $end && ('' === $title || '' === $employer) && $next - $anchor <= 3) {
+            $head = $lines[$next];
+            if ($head->blank || $head->bullet || mb_strlen($head->text) > 90 || (1 === preg_match('/[.!]$/u', rtrim($head->text)) && 1 !== preg_match('/(?:o\.|S\.A\.|Inc\.|Ltd\.|A\.)$/u', rtrim($head->text))) || ($line->indent < $head->indent - 1 && '' !== $rest && '' !== $title)) {
+                break;
+            }
+            $heads[] = $head->text;
+            [$title, $employer, $place, $sure, $prose] = $this->who([...\array_slice($heads, 0, \count($heads)), $rest]);
+            $used[] = $next++;
+        }
+        $text[] = $prose;
+        for ($i = $next; $i < $end; ++$i) {
+            if (!$lines[$i]->blank) {
+                $text[] = $lines[$i]->text;
+                $used[] = $i;
+            }
+        }
+        $future = $period->span($now)[0] > $now + 1;
+
+        return new Spell($title, $employer, $place, $period, trim(implode("\n", array_filter($text, static fn (string $t): bool => '' !== $t))), $sure->and($period->sure && !$future ? Sure::Sure : Sure::Unsure), array_map(static fn (int $i): int => $lines[$i]->number, $used));
+    }
+
+    /**
+     * @param list<string> $heads
+     *
+     * @return array{string, string, string, Sure, string} title, employer, place, how sure, and what is told besides
+     */
+    private function who(array $heads): array
+    {
+        $text = implode("\t", array_filter($heads, static fn (string $h): bool => '' !== trim($h)));
+        $prose = '';
+        // "I worked as X at Y. Told more."
+        if (1 === preg_match('~^(?:.*?\b(?:worked as|work as|arbeidet jeg som|jobbet jeg som|arbeider jeg som|pracowałem jako|pracowałam jako|pracuję jako|employed as|ansatt som)\s+)(?:an? |en |et )?(.+?)\s+(?:at|for|hos|ved|i|w|we)\s+(\p{Lu}.*?)(?:\.\s+(.*))?$~su', $text, $m)) {
+            $title = mb_strtoupper(mb_substr($m[1], 0, 1)).mb_substr($m[1], 1);
+
+            return [$title, trim($m[2], ' .'), '', Sure::Likely, $m[3] ?? ''];
+        }
+        $labels = [];
+        foreach ($heads as $head) {
+            foreach (preg_split('/\t/', $head) ?: [] as $part) {
+                if (1 === preg_match('/^\s*([^:]{3,20}):\s+(.+)$/u', $part, $m)) {
+                    $label = Folded::phrase($m[1]);
+                    match (true) {
+                        \in_array($label, ['employer', 'company', 'arbeidsgiver', 'bedrift', 'pracodawca', 'firma'], true) => $labels['employer'] = $m[2], \in_array($label, ['position', 'title', 'role', 'job title', 'stilling', 'tittel', 'stanowisko'], true) => $labels['title'] = $m[2],
+                        \in_array($label, ['place', 'location', 'sted', 'miejsce'], true) => $labels['place'] = $m[2], default => null,
+                    };
+                }
+            }
+        }
+        if (isset($labels['employer']) || isset($labels['title'])) {
+            $parts = Line::pieces($labels['employer'] ?? '');
+            $last = \count($parts) > 1 && isset($this->places[Folded::phrase($parts[\count($parts) - 1])]) ? array_pop($parts) : '';
+
+            return [$labels['title'] ?? '', implode(', ', $parts), $labels['place'] ?? $last, isset($labels['employer'], $labels['title']) ? Sure::Sure : Sure::Likely, ''];
+        }
+        $pieces = [];
+        foreach ($heads as $head) {
+            $head = (string) preg_replace('/\b(?:period|periode|okres)\s*:\s*/iu', '', $head);
+            if (1 === preg_match('/^(.*)\(([^()]+)\)\s*(.*)$/u', $head, $m)) {
+                $head = $m[1]."\t".$m[2]."\t".$m[3];
+            }
+            foreach (preg_split('/\t/', $head) ?: [] as $part) {
+                $split = 1 === preg_match($this->at, trim($part), $m) && 1 === preg_match($this->title, Folded::of($m[1])->text) ? [$m[1], $m[2]] : [$part];
+                foreach ($split as $j => $s) {
+                    foreach (Line::pieces($s) as $piece) {
+                        $pieces[] = [$piece, 1 === $j];
+                    }
+                }
+            }
+        }
+        $place = '';
+        $scored = [];
+        foreach ($pieces as $i => [$piece, $after]) {
+            $folded = Folded::of($piece)->text;
+            if ('' === $place && isset($this->places[Folded::phrase($piece)])) {
+                $place = $piece;
+                continue;
+            }
+            $scored[] = ['text' => $piece, 'title' => (1 === preg_match($this->title, $folded) ? 2 : 0) - ($after ? 2 : 0), 'employer' => (1 === preg_match($this->employer, $folded) ? 2 : 0) + ($after ? 3 : 0), 'at' => $i];
+        }
+        if ([] === $scored) {
+            return ['', '', $place, Sure::Unsure, ''];
+        }
+        if (1 === \count($scored)) {
+            $one = $scored[0];
+            $is = $one['title'] >= $one['employer'] && $one['title'] > 0;
+
+            return [$is ? $one['text'] : '', $is ? '' : $one['text'], $place, $one['title'] === $one['employer'] ? Sure::Unsure : Sure::Likely, ''];
+        }
+        // the pair whose title is most a title and whose employer most an employer; the earlier pieces where words do not tell
+        $best = null;
+        foreach ($scored as $a => $t) {
+            foreach ($scored as $b => $e) {
+                if ($a === $b) {
+                    continue;
+                }
+                $score = 2 * ($t['title'] - $t['employer']) + 2 * ($e['employer'] - $e['title']) - .3 * ($a + $b) + ($a < $b ? .1 : 0);
+                if (null === $best || $score > $best[0]) {
+                    $best = [$score, $a, $b];
+                }
+            }
+        }
+        [$score, $a, $b] = $best ?? [0, 0, 1];
+        $told = $scored[$a]['title'] > 0 || $scored[$b]['employer'] > 0;
+
+        return [$scored[$a]['text'], $scored[$b]['text'], $place, $scored[$a]['title'] > 0 && ($scored[$b]['employer'] > 0 || $scored[$b]['title'] <= 0) ? Sure::Sure : ($told ? Sure::Likely : Sure::Unsure), ''];
+    }
+
+    /**
+     * Posts under one roof: a spell without an employer has that of the one it lies in, or that stands before it; one without a title that holds others is their roof, not a spell.
+     *
+     * @param list<Spell> $spells
+     *
+     * @return list<Spell>
+     */
+    private function nested(array $spells, int $now): array
+    {
+        $out = [];
+        $roof = null;
+        foreach ($spells as $i => $spell) {
+            $inside = null !== $roof && $roof->period->contains($spell->period, $now);
+            if ('' === $spell->title && '' !== $spell->employer) {
+                $next = $spells[$i + 1] ?? null;
+                if (null !== $next && '' === $next->employer && '' !== $next->title) {
+                    $roof = $spell;
+                    continue;
+                }
+            }
+            if ('' === $spell->employer && null !== $roof && ($inside || $roof->period->span($now)[0] <= $spell->period->span($now)[0])) {
+                $out[] = $spell->with($roof->employer, $roof->place);
+                continue;
+            }
+            if ('' !== $spell->employer) {
+                $roof = $spell;
+            } elseif ('' === $spell->title) {
+                continue;
+            }
+            $out[] = $spell;
+        }
+
+        return $out;
+    }
+}
