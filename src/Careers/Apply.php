@@ -11,6 +11,7 @@ use Jorvent\Core\Reporting\Days;
 use Jorvent\Core\Shared\Refusal;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Messages\Mailing;
+use Jorvent\People\AddResume;
 use Jorvent\People\Entity\Candidate;
 use Jorvent\People\FitOfCandidates;
 use Jorvent\People\IndexCandidate;
@@ -29,7 +30,7 @@ final readonly class Apply
 {
     public function __construct(
         private Db $db, private EntityManagerInterface $entities, private ClockInterface $clock, private ActivityLog $log, private ApplyDrafts $drafts, private Openings $openings,
-        private Applications $applications, private StageVisits $visits, private FitOfCandidates $fits, private IndexCandidate $index, private Mailing $mailing, private GuestLinks $links, private Consent $consent, private Referrals $referrals,
+        private Applications $applications, private StageVisits $visits, private FitOfCandidates $fits, private IndexCandidate $index, private AddResume $add, private Mailing $mailing, private GuestLinks $links, private Consent $consent, private Referrals $referrals,
     ) {
     }
 
@@ -122,10 +123,10 @@ final readonly class Apply
     {
         $now = $this->clock->now();
         $candidate = $this->candidate($fields, $opening, $locale);
-        if (null !== $draft->strOrNull('file_sha256')) {
-            $this->db->insert('resume', ['candidate_id' => $candidate->id, 'file_sha256' => $draft->str('file_sha256'), 'media_type' => $draft->str('media_type'), 'file_name' => $draft->str('file_name'), 'size' => $draft->int('size'), 'text' => $draft->str('text'), 'created_at' => $now]);
-        }
-        if (null === $candidate->claims) {
+        $file = $this->drafts->file($draft);
+        if (null !== $file) {
+            ($this->add)($candidate->id, $file);
+        } elseif (null === $candidate->claims) {
             ($this->index)($candidate->id);
         }
         $questions = $requisition->questionnaire();

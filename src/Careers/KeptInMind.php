@@ -6,9 +6,11 @@ namespace Jorvent\Careers;
 
 use Doctrine\ORM\EntityManagerInterface;
 use Jorvent\Activity\ActivityLog;
+use Jorvent\People\AddResume;
 use Jorvent\People\Entity\Candidate;
 use Jorvent\People\Erase;
 use Jorvent\People\IndexCandidate;
+use Jorvent\People\ResumeFile;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
 use Psr\Clock\ClockInterface;
@@ -18,7 +20,7 @@ final readonly class KeptInMind
 {
     public const SOURCE = 'kept_in_mind';
 
-    public function __construct(private Db $db, private EntityManagerInterface $entities, private ClockInterface $clock, private ActivityLog $log, private IndexCandidate $index, private Erase $erase)
+    public function __construct(private Db $db, private EntityManagerInterface $entities, private ClockInterface $clock, private ActivityLog $log, private IndexCandidate $index, private AddResume $add, private Erase $erase)
     {
     }
 
@@ -35,9 +37,10 @@ final readonly class KeptInMind
             $known = $candidate->id;
         }
         if (null !== $alert->strOrNull('file_sha256')) {
-            $this->db->insert('resume', ['candidate_id' => $known, 'file_sha256' => $alert->str('file_sha256'), 'media_type' => $alert->str('media_type'), 'file_name' => $alert->str('file_name'), 'size' => $alert->int('size'), 'text' => $alert->str('text'), 'created_at' => $now]);
+            ($this->add)($known, new ResumeFile($alert->str('file_sha256'), $alert->str('media_type'), $alert->str('file_name'), $alert->int('size'), $alert->str('text')));
+        } else {
+            ($this->index)($known);
         }
-        ($this->index)($known);
         $this->log->record('candidate.kept_in_mind', 'candidate', $known, null, $known, ['consent' => $alert->intOrNull('consent_version')]);
 
         return $known;

@@ -14,7 +14,7 @@ use Psr\Clock\ClockInterface;
 /** Makes an own candidate of someone found in an outside database; whoever is known already, by their reference there or by mail address, stays one person. */
 final readonly class BringIn
 {
-    public function __construct(private Db $db, private EntityManagerInterface $entities, private ClockInterface $clock, private ActivityLog $log, private IndexCandidate $index)
+    public function __construct(private Db $db, private EntityManagerInterface $entities, private ClockInterface $clock, private ActivityLog $log, private AddResume $add)
     {
     }
 
@@ -30,8 +30,7 @@ final readonly class BringIn
         $candidate->describe($person->headline, $person->years, $person->wouldMove, null === $person->activeOn ? null : new \DateTimeImmutable($person->activeOn));
         $this->entities->persist($candidate);
         $this->entities->flush();
-        $this->db->insert('resume', ['candidate_id' => $candidate->id, 'media_type' => 'text/plain', 'file_name' => $person->ref.'.txt', 'size' => max(1, \strlen($person->text)), 'text' => $person->text, 'created_at' => $now]);
-        ($this->index)($candidate->id);
+        ($this->add)($candidate->id, new ResumeFile('', 'text/plain', $person->ref.'.txt', max(1, \strlen($person->text)), $person->text));
         $this->log->record('candidate.brought_in', 'candidate', $candidate->id, null, $candidate->id, ['from' => $bank]);
 
         return $candidate->id;

@@ -38,6 +38,7 @@ final readonly class Erase
             $now = ['id' => $candidate, 'now' => $this->clock->now()];
             $this->db->execute('UPDATE stage_visit SET left_at = greatest(:now, entered_at) WHERE left_at IS NULL AND application_id IN (SELECT id FROM application WHERE candidate_id = :id)', $now);
             $this->db->execute("UPDATE application SET state = CASE state WHEN 'active' THEN 'withdrawn' ELSE state END, answers = '{}', touches = '[]', fit_parts = '[]', version = version + 1 WHERE candidate_id = :id", ['id' => $candidate]);
+            $this->db->execute("UPDATE intake_file SET name = 'forgotten' WHERE candidate_id = :id", ['id' => $candidate]);
             $this->db->execute('DELETE FROM opening_alert WHERE candidate_id = :id OR lower(email) = (SELECT lower(email) FROM candidate WHERE id = :id)', ['id' => $candidate]);
             $this->db->execute("UPDATE referral SET name = 'Someone forgotten', email = 'forgotten-' || id || '@forgotten.invalid' WHERE lower(email) = (SELECT lower(email) FROM candidate WHERE id = :id)", ['id' => $candidate]);
             $this->db->execute("UPDATE outbox SET state = 'dropped' WHERE candidate_id = :id AND state = 'waiting'", ['id' => $candidate]);

@@ -6,6 +6,7 @@ namespace Jorvent\Tests\Integration;
 
 use Dompdf\Dompdf;
 use Jorvent\Core\Query\Parser;
+use Jorvent\Core\Resume\Reader;
 use Jorvent\Outside\ResumeBanks\BankPerson;
 use Jorvent\People\BringIn;
 use Jorvent\People\Highlighter;
@@ -58,10 +59,20 @@ final class PeopleTest extends DatabaseTest
         yield 'nothing' => ['', 'resume file_empty'];
         yield 'blanks' => ["  \n\t ", 'resume file_empty'];
         yield 'a program' => ["MZ\x90\x00", 'resume file_not_a_resume'];
-        yield 'an archive' => ["PK\x03\x04stuff", 'resume file_not_a_resume'];
+        yield 'an archive' => ["PK\x03\x04stuff", 'resume file_broken'];
         yield 'a script' => ['#!/bin/sh', 'resume file_not_a_resume'];
         yield 'binary' => ["abc\x00def", 'resume file_not_a_resume'];
         yield 'a broken PDF' => ['%PDF-1.7 and then nothing', 'resume file_broken'];
+        yield 'an old Word file' => ["\xD0\xCF\x11\xE0\xA1\xB1\x1A\xE1".str_repeat("\0", 600), 'resume file_old_word'];
+        yield 'a picture under another name' => ["\x89PNG\r\n\x1A\n".random_bytes(200), 'resume file_not_a_resume'];
+        yield 'a zip bomb' => [self::zip(['word/document.xml' => '<w:document>'.str_repeat('<w:p/>', 6_000_000).'</w:document>']), 'resume file_bomb'];
+        yield 'many parts' => [self::zip(array_fill_keys(array_map(static fn (int $i): string => "../../p$i", range(1, 3100)), '')), 'resume file_bomb'];
+        yield 'entities' => [self::zip(['word/document.xml' => '<?xml version="1.0"?><!DOCTYPE x [<!ENTITY a "aaaaaaaaaa"><!ENTITY b "&a;&a;&a;&a;&a;&a;">]><w:document xmlns:w="w"><w:p><w:r><w:t>&b;</w:t></w:r></w:p></w:document>']), 'resume file_broken'];
+        yield 'an entity from elsewhere' => [self::zip(['mimetype' => 'application/vnd.oasis.opendocument.text', 'content.xml' => '<?xml version="1.0"?><!DOCTYPE x SYSTEM "file:///etc/passwd"><office:body xmlns:office="o"/>']), 'resume file_broken'];
+        yield 'a zip of no document' => [self::zip(['../../../evil.php' => '<?php']), 'resume file_not_a_resume'];
+        yield 'a document without a document' => [self::zip(['word/document.xml' => 'no xml at all']), 'resume file_broken'];
+        yield 'groups without end' => ['{\rtf1'.str_repeat('{', 100_000), 'resume file_bomb'];
+        yield 'JSON of something else' => ['{"a": 1}', 'resume file_not_a_resume'];
         yield 'too large' => [str_repeat('a', ReadResume::MAX_BYTES + 1), 'resume file_too_large'];
     }
 
@@ -69,6 +80,88 @@ final class PeopleTest extends DatabaseTest
     public function testHostileFilesAreRefused(string $content, string $expected): void
     {
         self::assertSame([$expected], $this->refused(fn () => $this->get(ReadResume::class)($content, 'resume.pdf')));
+    }
+
+    /** @return iterable<string, array{string, string, string, list<string>}> */
+    public static function documents(): iterable
+    {
+        $w = 'xmlns:w="http://schemas.openxmlformats.org/wordprocessingml/2006/main"';
+        yield 'DOCX' => [self::zip(['word/document.xml' => "<?xml version=\"1.0\"?><w:document $w><w:body><w:p><w:r><w:t>Åse Kvåle</w:t></w:r></w:p><w:p><w:pPr><w:tabs><w:tab w:pos=\"9\"/></w:tabs></w:pPr><w:r><w:t>Welder</w:t><w:tab/><w:t>2015 – 2019</w:t></w:r></w:p><w:tbl><w:tr><w:tc><w:p><w:r><w:t>PLC</w:t></w:r></w:p></w:tc><w:tc><w:p><w:r><w:t>SCADA</w:t></w:r></w:p></w:tc></w:tr></w:tbl><w:p><w:pPr><w:numPr/></w:pPr><w:r><w:t>Knots</w:t><w:del><w:t>struck out</w:t></w:del></w:r></w:p></w:body></w:document>", 'word/header1.xml' => "<w:hdr $w><w:p><w:r><w:t>ase@post.example</w:t></w:r></w:p></w:hdr>", 'word/vbaProject.bin' => 'Auto_Open']), 'application/vnd.openxmlformats-officedocument.wordprocessingml.document', '', ['ase@post.example', 'Åse Kvåle', 'Welder    2015 – 2019', 'PLC    SCADA', '• Knots']];
+        yield 'ODT' => [self::zip(['mimetype' => 'application/vnd.oasis.opendocument.text', 'content.xml' => '<?xml version="1.0"?><office:document-content xmlns:office="o" xmlns:text="urn:oasis:names:tc:opendocument:xmlns:text:1.0" xmlns:table="t"><office:body><text:h>Work</text:h><text:p>Welder<text:tab/>2015<text:s text:c="3"/>x</text:p><text:list><text:list-item><text:p>Knots</text:p></text:list-item></text:list><table:table-row><table:table-cell><text:p>PLC</text:p></table:table-cell><table:table-cell><text:p>SCADA</text:p></table:table-cell></table:table-row></office:body></office:document-content>']), 'application/vnd.oasis.opendocument.text', '', ['Work', 'Welder    2015   x', '• Knots', 'PLC    SCADA']];
+        yield 'RTF of Polish Windows' => ["{\\rtf1\\ansi\\ansicpg1250{\\fonttbl{\\f0 Arial;}}{\\*\\generator X;}Agnieszka \\'8cwi\\'eatochowska\\par Spawacz\\tab 2015 \\endash  2019\\par \\u321?ucja {\\b bold}\\par}", 'application/rtf', '', ['Agnieszka Świętochowska', 'Spawacz    2015 – 2019', 'Łucja bold']];
+        yield 'HTML' => ['<!doctype html><html><head><style>p{}</style></head><body onload="x()"><h1>Åse &amp; co</h1><script>alert(1)</script><table><tr><td>2015</td><td>Welder</td></tr></table><ul><li>Knots</li></ul></body></html>', 'text/html', 'alert', ['Åse & co', '2015    Welder', '• Knots']];
+        yield 'JSON Resume' => ['{"basics": {"name": "Åse Kvåle", "email": "ase@post.example"}, "work": [{"name": "Kvitholm Verft", "position": "Welder", "startDate": "2015-03-01"}]}', 'application/json', '', ['Åse Kvåle', 'Position: Welder', 'Employer: Kvitholm Verft']];
+        yield 'vCard' => ["BEGIN:VCARD\r\nVERSION:4.0\r\nFN:Åse Kvåle\r\nEMAIL:ase@post.example\r\nADR:;;Kaien 1;Bergen;;5003;NO\r\nTITLE:Welder\r\nEND:VCARD\r\n", 'text/vcard', '', ['Name: Åse Kvåle', 'E-mail: ase@post.example', 'Address: Bergen']];
+        yield 'text of Polish Windows' => [(string) iconv('UTF-8', 'Windows-1250', "Łucja Świętochowska\nDoświadczenie, księgowość, żółć"), 'text/plain', '', ['Łucja Świętochowska', 'żółć']];
+        yield 'a PDF with a script and ten thousand pages' => [self::pdf(10_000), 'application/pdf', '', ['Welder at the slip']];
+        yield 'one line of seven million' => [str_repeat('word ', 1_400_000), 'text/plain', '', ['word word']];
+    }
+
+    /** @param list<string> $expected */
+    #[DataProvider('documents')]
+    public function testDocumentsAreReadByWhatTheyAre(string $content, string $type, string $without, array $expected): void
+    {
+        $start = microtime(true);
+        $file = $this->get(ReadResume::class)($content, 'resume.exe');
+        self::assertSame($type, $file->mediaType);
+        foreach ($expected as $line) {
+            self::assertStringContainsString($line, $file->text);
+        }
+        self::assertTrue('' === $without || !str_contains($file->text, $without));
+        self::assertLessThan(ReadResume::MAX_TEXT + 1, mb_strlen($file->text));
+        self::assertLessThan(15, microtime(true) - $start);
+    }
+
+    public function testColumnsOfAPageAreReadOneAfterTheOther(): void
+    {
+        $html = '<table><tr><td style="width:200px;vertical-align:top">'.implode('<br>', ['CONTACT', 'ase@post.example', '412 34 567', 'Bergen', '', 'SKILLS', 'PLC', 'SCADA', 'Switchboards', '', 'LANGUAGES', 'Norwegian, native', 'English B2']).'</td><td style="width:400px;vertical-align:top">'.implode('<br>', ['EXPERIENCE', 'Marine electrician, Osterdal Yard', '2019 - present', 'Fault finding on four ferries.', 'Shore power.', '', 'Apprentice, Vestholm Mekaniske', '2015 - 2019', 'Cable routing in new builds.', 'Learned from the best.', '', 'EDUCATION', 'Trade certificate, Skerries College']).'</td></tr></table>';
+        $pdf = new Dompdf();
+        $pdf->loadHtml($html);
+        $pdf->render();
+        $text = $this->get(ReadResume::class)((string) $pdf->output(), 'two.pdf')->text;
+        $reading = (new Reader())->read($text, new \DateTimeImmutable('2026-11-23'));
+        self::assertSame([['Marine electrician', 'Osterdal Yard'], ['Apprentice', 'Vestholm Mekaniske']], array_map(static fn ($s): array => [$s->title, $s->employer], $reading->spells), $text);
+        self::assertSame(['nb' => 'C2', 'en' => 'B2'], array_map(static fn (array $l): ?string => $l['level'], $reading->languages));
+        self::assertArrayHasKey('SCADA', $reading->skills);
+    }
+
+    /** @param array<string, string> $parts */
+    private static function zip(array $parts): string
+    {
+        $file = tempnam(sys_get_temp_dir(), 'zip');
+        self::assertNotFalse($file);
+        $zip = new \ZipArchive();
+        $zip->open($file, \ZipArchive::OVERWRITE);
+        foreach ($parts as $name => $part) {
+            $zip->addFromString($name, $part);
+        }
+        $zip->close();
+        $content = (string) file_get_contents($file);
+        unlink($file);
+
+        return $content;
+    }
+
+    private static function pdf(int $pages): string
+    {
+        $stream = 'BT /F1 12 Tf 72 700 Td (Welder at the slip) Tj ET';
+        $objects = ['<</Type/Catalog/Pages 2 0 R/OpenAction<</S/JavaScript/JS(app.alert(1))>>>>', '', '<</Type/Font/Subtype/Type1/BaseFont/Helvetica>>', '<</Length '.\strlen($stream).">>stream\n$stream\nendstream"];
+        $kids = [];
+        for ($i = 0; $i < $pages; ++$i) {
+            $kids[] = (5 + $i).' 0 R';
+            $objects[] = '<</Type/Page/Parent 2 0 R/MediaBox[0 0 595 842]/Contents 4 0 R/Resources<</Font<</F1 3 0 R>>>>>>';
+        }
+        $objects[1] = '<</Type/Pages/Count '.$pages.'/Kids['.implode(' ', $kids).']>>';
+        $out = "%PDF-1.4\n";
+        $at = [];
+        foreach ($objects as $i => $object) {
+            $at[] = \strlen($out);
+            $out .= ($i + 1)." 0 obj\n$object\nendobj\n";
+        }
+        $xref = \strlen($out);
+        $out .= "xref\n0 ".(\count($objects) + 1)."\n0000000000 65535 f \n".implode('', array_map(static fn (int $o): string => \sprintf("%010d 00000 n \n", $o), $at));
+
+        return $out.'trailer<</Size '.(\count($objects) + 1)."/Root 1 0 R>>\nstartxref\n$xref\n%%EOF";
     }
 
     public function testAPictureOfAResumeIsSaidToBeOne(): void

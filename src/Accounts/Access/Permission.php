@@ -26,5 +26,6 @@ enum Permission: string
     case ReadOutcome = 'read_outcome';
     case Fill = 'fill';
     case ReadPerson = 'read_person';
+    case CorrectPerson = 'correct_person';
     case Administer = 'administer';
 }

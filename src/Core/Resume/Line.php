@@ -47,6 +47,6 @@ final readonly class Line
     {
         $parts = preg_split('~\s*(?:\t|\s{2,}|\s[|·•/–—]\s|\s-\s|\s[–—]\s|[|•·;]|,(?=\s))\s*~u', $text) ?: [];
 
-        return array_values(array_filter(array_map(static fn (string $p): string => trim($p, " \t,.:;|·•–—-()"), $parts), static fn (string $p): bool => '' !== $p));
+        return array_values(array_filter(array_map(static fn (string $p): string => 1 === preg_match('/(?:\.\p{L}|\b(?:Ltd|Inc|Co|Jr|Corp))\.$/u', trim($p, " \t,:;|·•–—-()")) ? trim($p, " \t,:;|·•–—-()") : trim($p, " \t,.:;|·•–—-()"), $parts), static fn (string $p): bool => '' !== $p));
     }
 }

@@ -49,14 +49,20 @@ final readonly class Reading
         return $unsure;
     }
 
+    /** What a thing is known by when the same text is read again by better rules: where it stood. */
+    private static function id(string $passage, int $line): string
+    {
+        return substr(hash('sha256', $line.'|'.Folded::phrase($passage)), 0, 10);
+    }
+
     /** @return array<string, mixed> */
     public function toArray(): array
     {
         $said = static fn (array $one): array => [...$one, 'sure' => $one['sure'] instanceof Sure ? $one['sure']->value : ''];
 
         return [
-            'fields' => array_map($said, $this->fields), 'links' => $this->links, 'spells' => array_map(fn (Spell $s): array => $s->toArray($this->now), $this->spells), 'education' => array_map(static fn (Education $e): array => $e->toArray(), $this->education),
-            'skills' => array_map(static fn (array $s): array => ['months' => $s['months'], 'last' => Period::written($s['last'], false), 'sure' => $s['sure']->value], $this->skills), 'languages' => array_map($said, $this->languages), 'certificates' => array_map($said, $this->certificates), 'months' => $this->months,
+            'fields' => array_map($said, $this->fields), 'links' => $this->links, 'spells' => array_map(fn (Spell $s): array => ['id' => self::id($s->period->passage, $s->lines[0] ?? 0)] + $s->toArray($this->now), $this->spells), 'education' => array_map(static fn (Education $e): array => ['id' => self::id($e->school, $e->lines[0] ?? 0)] + $e->toArray(), $this->education),
+            'skills' => array_map(static fn (array $s): array => ['months' => $s['months'], 'last' => Period::written($s['last'], false), 'sure' => $s['sure']->value], $this->skills), 'languages' => array_map($said, $this->languages), 'certificates' => array_map(static fn (array $c): array => ['id' => self::id($c['name'], $c['line'])] + $said($c), $this->certificates), 'months' => $this->months,
             'gaps' => array_map(static fn (array $g): array => [Period::written($g[0], false), Period::written($g[1], false)], $this->gaps), 'unsure' => $this->unsure(),
         ];
     }

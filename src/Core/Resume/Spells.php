@@ -122,7 +122,7 @@ final class Spells
     private function spell(array $lines, int $start, int $anchor, int $end, Period $period, bool $below, int $now): Spell
     {
         $line = $lines[$anchor];
-        $rest = trim(substr($line->text, 0, $period->at)."\t".substr($line->text, $period->at + \strlen($period->passage)), " \t.,:;|()–—-");
+        $rest = ltrim(trim(substr($line->text, 0, $period->at)."\t".substr($line->text, $period->at + \strlen($period->passage)), " \t,:;|()–—-"), ". \t");
         $heads = array_map(static fn (int $i): string => $lines[$i]->text, $start < $anchor ? range($start, $anchor - 1) : []);
         $text = [];
         $used = $start < $anchor ? range($start, $anchor) : [$anchor];

@@ -6,10 +6,13 @@ namespace Jorvent\People\Web;
 
 use Jorvent\Accounts\Access\Permission;
 use Jorvent\Activity\ActivityLog;
+use Jorvent\Core\Resume\JsonResume;
+use Jorvent\People\Readings;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Files\FileStore;
 use Jorvent\Platform\Web\Gate;
 use Jorvent\Platform\Web\Page;
+use Sabre\VObject\Component\VCard;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 
@@ -23,10 +26,41 @@ final class PersonPage extends Page
         return $this->render('people/person.html.twig', [
             'person' => $db->row('SELECT * FROM candidate WHERE id = :id', ['id' => $candidate]) ?? throw $this->createNotFoundException(),
             'applications' => $db->rows('SELECT p.id, p.stage, p.state, p.origin, p.score, p.fit, p.fit_parts, p.knock_out, p.applied_at, p.entered_at, r.number, r.title, s.city FROM application p JOIN requisition r ON r.id = p.requisition_id JOIN site s ON s.id = r.site_id WHERE p.candidate_id = :id ORDER BY p.id DESC', ['id' => $candidate]),
-            'resumes' => $db->rows('SELECT id, file_name, media_type, size, text, created_at, file_sha256 FROM resume WHERE candidate_id = :id ORDER BY created_at DESC, id DESC', ['id' => $candidate]),
+            'resumes' => $db->rows('SELECT id, file_name, media_type, size, text, created_at, file_sha256, unsure FROM resume WHERE candidate_id = :id ORDER BY created_at DESC, id DESC', ['id' => $candidate]),
             'mails' => $db->rows("SELECT o.id, o.created_at, o.state, o.last_error, o.available_at, p.content ->> 'subject' AS subject, p.content ->> 'text' AS text, r.title FROM outbox o LEFT JOIN personal_value p ON p.id = o.personal_id LEFT JOIN requisition r ON r.id = o.requisition_id WHERE o.candidate_id = :id AND o.kind = 'mail' ORDER BY o.id DESC LIMIT 20", ['id' => $candidate]),
             'rows' => $log->ofCandidate($candidate),
         ]);
+    }
+
+    /** What is known of them, to take along in open formats: JSON Resume and vCard (RFC 6350). */
+    #[Route('/people/{candidate}/resume.json', name: 'person_json', requirements: ['candidate' => '\d+'], methods: ['GET'])]
+    public function jsonResume(int $candidate, Db $db, Readings $readings): Response
+    {
+        $person = $db->row('SELECT name, email, phone, city, country, headline FROM candidate WHERE id = :id', ['id' => $candidate]) ?? throw $this->createNotFoundException();
+        $newest = $db->row('SELECT id FROM resume WHERE candidate_id = :id ORDER BY created_at DESC, id DESC LIMIT 1', ['id' => $candidate])?->int('id');
+        $read = null === $newest ? ['items' => [], 'reading' => []] : $readings->of($newest);
+        $json = JsonResume::of(['name' => $person->str('name'), 'email' => $person->strOrNull('email'), 'phone' => $person->strOrNull('phone'), 'city' => $person->strOrNull('city'), 'country' => $person->strOrNull('country'), 'headline' => $person->str('headline')], $read['items'], $read['reading']);
+
+        return new Response(json_encode($json, \JSON_THROW_ON_ERROR | \JSON_PRETTY_PRINT | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES), 200, ['Content-Type' => 'application/json; charset=utf-8', 'Content-Disposition' => 'attachment; filename="resume.json"']);
+    }
+
+    #[Route('/people/{candidate}/contact.vcf', name: 'person_vcard', requirements: ['candidate' => '\d+'], methods: ['GET'])]
+    public function vcard(int $candidate, Db $db): Response
+    {
+        $person = $db->row('SELECT name, email, phone, city, headline FROM candidate WHERE id = :id', ['id' => $candidate]) ?? throw $this->createNotFoundException();
+        $words = explode(' ', $person->str('name'));
+        $last = array_pop($words);
+        $card = new VCard(['VERSION' => '4.0', 'FN' => $person->str('name'), 'N' => [$last, implode(' ', $words), '', '', '']]);
+        foreach (['EMAIL' => $person->strOrNull('email'), 'TEL' => $person->strOrNull('phone'), 'TITLE' => $person->str('headline')] as $name => $value) {
+            if (null !== $value && '' !== $value) {
+                $card->add($name, $value);
+            }
+        }
+        if (null !== $person->strOrNull('city')) {
+            $card->add('ADR', ['', '', '', $person->str('city'), '', '', '']);
+        }
+
+        return new Response($card->serialize(), 200, ['Content-Type' => 'text/vcard; charset=utf-8', 'Content-Disposition' => 'attachment; filename="contact.vcf"']);
     }
 
     /** The original as it came: offered to be saved, never with a type that a browser would run. */

@@ -1,0 +1,220 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jorvent\People;
+
+use Doctrine\ORM\EntityManagerInterface;
+use Jorvent\Activity\ActivityLog;
+use Jorvent\Core\Resume\Reader;
+use Jorvent\Core\Shared\Refused;
+use Jorvent\People\Entity\Candidate;
+use Jorvent\Platform\Database\Db;
+use Jorvent\Platform\Database\Record;
+use Jorvent\Platform\Files\FileStore;
+use Jorvent\Platform\Outbox\Outbox;
+use Psr\Clock\ClockInterface;
+
+/**
+ * Many resumes at once: each file is stored as it comes and read by the worker, one by one, so that a reload loses nothing and one bad file costs one message. The same file twice is known; someone whose address is known
+ * already is not made a second time, and the file is not laid beside them either before someone says that it is theirs.
+ */
+final readonly class Intake
+{
+    public const MOST_FILES = 500;
+    private const MOST_ZIP = 200_000_000;
+
+    public function __construct(
+        private Db $db, private ClockInterface $clock, private Outbox $outbox, private ActivityLog $log, private EntityManagerInterface $entities, private FileStore $files, private ReadResume $read, private AddResume $add,
+    ) {
+    }
+
+    public function open(int $account): int
+    {
+        return $this->db->insert('intake', ['account_id' => $account, 'state' => 'open', 'created_at' => $this->clock->now()]);
+    }
+
+    /** @return list<int> the files laid in: one, or those of a zip */
+    public function lay(int $intake, string $content, string $name): array
+    {
+        $found = str_starts_with($content, "PK\x03\x04") ? self::unpacked($content) : null;
+        $files = null === $found ? [[$name, $content]] : $found;
+
+        return $this->db->transaction(function () use ($intake, $files): array {
+            if (0 === $this->db->int("SELECT count(*) FROM (SELECT 1 FROM intake WHERE id = :i AND state = 'open' FOR UPDATE) x", ['i' => $intake])) {
+                throw Refused::because('intake_closed', 'file');
+            }
+            if (self::MOST_FILES < \count($files) + $this->db->int('SELECT count(*) FROM intake_file WHERE intake_id = :i', ['i' => $intake])) {
+                throw Refused::because('too_many_files', 'file', ['limit' => self::MOST_FILES]);
+            }
+            $ids = [];
+            foreach ($files as [$name, $content]) {
+                $large = \strlen($content) > ReadResume::MAX_BYTES;
+                $id = $this->db->insert('intake_file', ['intake_id' => $intake, 'name' => mb_substr((string) preg_replace('/[^\p{L}\p{N}._ \-]/u', '_', basename(str_replace('\\', '/', mb_scrub($name)))), 0, 120), 'sha256' => $large ? hash('sha256', $content) : $this->files->put($content), 'size' => \strlen($content), 'state' => $large ? 'failed' : 'waiting', 'refusal' => $large ? 'file_too_large' : null, 'at' => $this->clock->now()]);
+                if (!$large) {
+                    $this->outbox->add('intake', 'intake-'.$id.'-1', 'intake_file', $id);
+                }
+                $ids[] = $id;
+            }
+
+            return $ids;
+        });
+    }
+
+    /** Reads one file that waits: a new person, or someone known to be looked at, or a message why not. */
+    public function take(int $id): void
+    {
+        $file = $this->db->row("SELECT f.*, i.account_id FROM intake_file f JOIN intake i ON i.id = f.intake_id WHERE f.id = :id AND f.state = 'waiting'", ['id' => $id]);
+        if (null === $file) {
+            return;
+        }
+        try {
+            $same = $this->db->row('SELECT r.id, r.candidate_id FROM resume r JOIN candidate c ON c.id = r.candidate_id WHERE r.file_sha256 = :h AND c.erased_at IS NULL ORDER BY r.id LIMIT 1', ['h' => $file->str('sha256')]);
+            if (null !== $same) {
+                $this->settle($id, 'known', 'same_file', $same->int('candidate_id'), $same->int('id'));
+
+                return;
+            }
+            $resume = ($this->read)($this->files->get($file->str('sha256')), $file->str('name'));
+            $reading = (new Reader())->read($resume->text, $this->clock->now());
+            $email = $reading->field('email');
+            $known = null === $email ? null : $this->db->row('SELECT id FROM candidate WHERE lower(email) = lower(:e) AND claims IS NULL AND erased_at IS NULL', ['e' => $email])?->int('id');
+            if (null !== $known) {
+                $this->settle($id, 'known', 'same_address', $known, null);
+
+                return;
+            }
+            if (null === $reading->field('name')) {
+                throw Refused::because('no_name_read');
+            }
+            $this->db->transaction(fn () => $this->make($id, $file, $resume, $reading->field('name'), $email, $reading->field('phone'), $reading->field('city')));
+        } catch (Refused $refused) {
+            $this->settle($id, 'failed', $refused->refusals[0]->code, null, null);
+        }
+    }
+
+    /** Someone known by the address: it is them, and the file is theirs; or it is someone else, who has no address then. */
+    public function same(int $id, bool $same): void
+    {
+        $file = $this->row($id, 'known');
+        $resume = ($this->read)($this->files->get($file->str('sha256')), $file->str('name'));
+        $this->db->transaction(function () use ($id, $file, $resume, $same): void {
+            if ($same) {
+                $this->settle($id, 'read', null, $file->int('candidate_id'), ($this->add)($file->int('candidate_id'), $resume));
+
+                return;
+            }
+            $reading = (new Reader())->read($resume->text, $this->clock->now());
+            $this->make($id, $file, $resume, $reading->field('name') ?? $file->str('name'), null, $reading->field('phone'), $reading->field('city'));
+        });
+    }
+
+    public function again(int $id): void
+    {
+        $this->row($id, 'failed');
+        $this->db->transaction(function () use ($id): void {
+            $this->db->execute("UPDATE intake_file SET state = 'waiting', refusal = NULL, at = :now WHERE id = :id", ['id' => $id, 'now' => $this->clock->now()]);
+            $this->outbox->add('intake', 'intake-'.$id.'-'.$this->clock->now()->format('YmdHisu'), 'intake_file', $id);
+        });
+    }
+
+    /** What a program could not read a person types from the original. */
+    public function byHand(int $id, string $name, string $email): int
+    {
+        $file = $this->row($id, 'failed');
+        if (mb_strlen($name) < 2) {
+            throw Refused::because('missing', 'name');
+        }
+        if ('' !== $email && false === filter_var($email, \FILTER_VALIDATE_EMAIL, \FILTER_FLAG_EMAIL_UNICODE)) {
+            throw Refused::because('email_wrong', 'email');
+        }
+        if ('' !== $email && 0 !== $this->db->int('SELECT count(*) FROM candidate WHERE lower(email) = lower(:e) AND claims IS NULL', ['e' => $email])) {
+            throw Refused::because('email_known', 'email');
+        }
+
+        return $this->db->transaction(fn (): int => $this->make($id, $file, new ResumeFile($file->str('sha256'), 'application/octet-stream', $file->str('name'), max(1, $file->int('size')), $name."\n".$email), $name, '' === $email ? null : $email, null, null));
+    }
+
+    /** What waits is not read any more; what was read stays. */
+    public function cancel(int $intake): void
+    {
+        $this->db->execute("UPDATE intake_file SET state = 'cancelled', at = :now WHERE intake_id = :i AND state = 'waiting'", ['i' => $intake, 'now' => $this->clock->now()]);
+        $this->db->execute("UPDATE intake SET state = 'cancelled' WHERE id = :i AND state = 'open'", ['i' => $intake]);
+    }
+
+    /** @return list<Record> with how many files are in which state */
+    public function recent(int $account): array
+    {
+        return $this->db->rows("SELECT i.id, i.state, i.created_at, count(f.id) AS files, count(*) FILTER (WHERE f.state = 'waiting') AS waiting, count(*) FILTER (WHERE f.state = 'read') AS read, count(*) FILTER (WHERE f.state = 'failed') AS failed, count(*) FILTER (WHERE f.state = 'known') AS known FROM intake i JOIN intake_file f ON f.intake_id = i.id WHERE i.account_id = :a GROUP BY i.id ORDER BY i.id DESC LIMIT 20", ['a' => $account]);
+    }
+
+    /** @return list<Record> the files of one, what needs someone first */
+    public function filesOf(int $intake, int $account): array
+    {
+        return $this->db->rows("SELECT f.id, f.name, f.size, f.state, f.refusal, f.candidate_id, f.resume_id, c.name AS person, c.headline, r.unsure FROM intake_file f JOIN intake i ON i.id = f.intake_id LEFT JOIN candidate c ON c.id = f.candidate_id LEFT JOIN resume r ON r.id = f.resume_id WHERE i.id = :i AND i.account_id = :a ORDER BY array_position(ARRAY['failed', 'known', 'waiting', 'read', 'cancelled'], f.state), f.id LIMIT 500", ['i' => $intake, 'a' => $account]);
+    }
+
+    public function mine(int $intake, int $account): bool
+    {
+        return 1 === $this->db->int('SELECT count(*) FROM intake WHERE id = :i AND account_id = :a', ['i' => $intake, 'a' => $account]);
+    }
+
+    private function make(int $id, Record $file, ResumeFile $resume, string $name, ?string $email, ?string $phone, ?string $city): int
+    {
+        $candidate = new Candidate(mb_substr($name, 0, 200), $email, $phone, $city, 'Europe/Oslo', 'en', 'dropped', null, $this->clock->now());
+        $candidate->describe('', null, null, $this->clock->now());
+        $this->entities->persist($candidate);
+        $this->entities->flush();
+        $this->settle($id, 'read', null, $candidate->id, ($this->add)($candidate->id, $resume));
+        $this->log->record('candidate.dropped_in', 'candidate', $candidate->id, null, $candidate->id);
+
+        return $candidate->id;
+    }
+
+    private function settle(int $id, string $state, ?string $refusal, ?int $candidate, ?int $resume): void
+    {
+        $this->db->execute('UPDATE intake_file SET state = :s, refusal = :r, candidate_id = :c, resume_id = :f, at = :now WHERE id = :id', ['s' => $state, 'r' => $refusal, 'c' => $candidate, 'f' => $resume, 'now' => $this->clock->now(), 'id' => $id]);
+    }
+
+    private function row(int $id, string $state): Record
+    {
+        return $this->db->row('SELECT f.*, i.account_id FROM intake_file f JOIN intake i ON i.id = f.intake_id WHERE f.id = :id AND f.state = :s', ['id' => $id, 's' => $state]) ?? throw Refused::because('missing');
+    }
+
+    /** @return list<array{string, string}>|null names and contents of the files in a zip; null when it is a document of its own (DOCX, ODT) */
+    private static function unpacked(string $content): ?array
+    {
+        $path = tempnam(sys_get_temp_dir(), 'zip') ?: throw new \RuntimeException('No temporary file.');
+        try {
+            file_put_contents($path, $content);
+            $zip = new \ZipArchive();
+            if (true !== $zip->open($path, \ZipArchive::RDONLY) || false !== $zip->locateName('word/document.xml') || false !== $zip->locateName('mimetype')) {
+                return null;
+            }
+            if ($zip->numFiles > self::MOST_FILES) {
+                throw Refused::because('too_many_files', 'file', ['limit' => self::MOST_FILES]);
+            }
+            $files = [];
+            $sum = 0;
+            for ($i = 0; $i < $zip->numFiles; ++$i) {
+                $stat = $zip->statIndex($i);
+                $name = false === $stat ? '' : $stat['name'];
+                // folders and what systems put beside files; a name is only ever shown, never used as a path
+                if (false === $stat || str_ends_with($name, '/') || str_starts_with($name, '__MACOSX/') || str_starts_with(basename($name), '.')) {
+                    continue;
+                }
+                $stream = $zip->getStream($name);
+                $bytes = false === $stream ? '' : (string) stream_get_contents($stream, ReadResume::MAX_BYTES + 1);
+                $sum += \strlen($bytes);
+                if ($sum > self::MOST_ZIP) {
+                    throw Refused::because('file_bomb', 'file');
+                }
+                $files[] = [$name, $bytes];
+            }
+
+            return $files;
+        } finally {
+            @unlink($path);
+        }
+    }
+}

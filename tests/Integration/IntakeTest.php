@@ -1,0 +1,159 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jorvent\Tests\Integration;
+
+use Jorvent\Core\Resume\Corrections;
+use Jorvent\People\AddResume;
+use Jorvent\People\Intake;
+use Jorvent\People\Readings;
+use Jorvent\People\ResumeFile;
+use Jorvent\Tests\Support\DatabaseTest;
+use PHPUnit\Framework\Attributes\CoversNothing;
+
+/** Resumes dropped by the armful, and what was read from them corrected by people. */
+#[CoversNothing]
+final class IntakeTest extends DatabaseTest
+{
+    private const TEXT = "Ana Luísa Pontes\nana.pontes@post.example\n\nWork\nMarine electrician, Osterdal Yard, Bergen            mars 2021 – d.d.\nPLC fault finding.\nElectrician, Norrøysund Ferger                        Spring 2018 – Autumn 2020\nSwitchboards.\n\nLanguages\nPortuguese (mother tongue), Norwegian B2\n";
+
+    public function testFilesDroppedAreReadEachWithWhatCameOfIt(): void
+    {
+        $me = $this->as('Solveig Aune');
+        $intake = $this->get(Intake::class);
+        $id = $intake->open($me->id);
+        $known = $this->db()->row('SELECT id, name, email FROM candidate WHERE email IS NOT NULL AND claims IS NULL AND erased_at IS NULL ORDER BY id LIMIT 1');
+        self::assertNotNull($known);
+        $before = $this->int('SELECT count(*) FROM candidate');
+        $intake->lay($id, self::TEXT, '../../ana<b>.txt');
+        $intake->lay($id, "MZ\x90\x00", 'program.pdf');
+        $intake->lay($id, str_repeat('a', 8_000_001), 'large.txt');
+        $intake->lay($id, "Someone Again\n".strtoupper($known->str('email'))."\n\nSkills\nPLC\n", 'again.txt');
+        $intake->lay($id, "no name here\n12345\n", 'nobody.txt');
+        $this->putOffOthers();
+        $this->deliverAll();
+        $files = $this->files($id, $me->id);
+        self::assertSame(['read', 'failed', 'failed', 'known', 'failed'], array_map(static fn ($f): string => $f->str('state'), $files));
+        self::assertSame([null, 'file_not_a_resume', 'file_too_large', 'same_address', 'no_name_read'], array_map(static fn ($f): ?string => $f->strOrNull('refusal'), $files));
+        self::assertSame($before + 1, $this->int('SELECT count(*) FROM candidate'));
+        self::assertSame(['Ana Luísa Pontes', 'Marine electrician, Osterdal Yard'], [$files[0]->str('person'), $files[0]->str('headline')]);
+        self::assertStringNotContainsString('/', $files[0]->str('name'));
+        self::assertStringNotContainsString('<', $files[0]->str('name'));
+        self::assertSame(1, $this->int('SELECT count(*) FROM candidate_words WHERE candidate_id = :c', ['c' => $files[0]->int('candidate_id')]), 'and is found');
+        // the very same file again
+        $intake->lay($id, self::TEXT, 'copy.txt');
+        $this->deliverAll();
+        $copy = array_values(array_filter($this->files($id, $me->id), static fn ($f): bool => 'copy.txt' === $f->str('name')))[0];
+        self::assertSame(['known', 'same_file', $files[0]->int('candidate_id')], [$copy->str('state'), $copy->str('refusal'), $copy->int('candidate_id')]);
+        // whose address it is, someone says
+        $resumes = $this->int('SELECT count(*) FROM resume WHERE candidate_id = :c', ['c' => $known->int('id')]);
+        $intake->same($files[3]->int('id'), true);
+        self::assertSame($resumes + 1, $this->int('SELECT count(*) FROM resume WHERE candidate_id = :c', ['c' => $known->int('id')]));
+        // what could not be read is typed
+        self::assertSame(['email email_known'], $this->refused(static fn () => $intake->byHand($files[4]->int('id'), 'Nobody Known', $known->str('email'))));
+        $by = $intake->byHand($files[4]->int('id'), 'Nobody Known', '');
+        self::assertSame('Nobody Known', $this->db()->row('SELECT name FROM candidate WHERE id = :id', ['id' => $by])?->str('name'));
+        $this->client->request('GET', '/intake?in='.$id);
+        self::assertResponseIsSuccessful();
+        self::assertSelectorTextContains('#rows', 'Ana Luísa Pontes');
+        $this->as('Gordon Leask');
+        $this->client->request('GET', '/intake/'.$id.'/rows');
+        self::assertResponseStatusCodeSame(404, 'what one drops is not another\'s to see');
+    }
+
+    public function testAZipIsUnpackedAndStoppedWhenItIsTooMuch(): void
+    {
+        $me = $this->as('Solveig Aune');
+        $intake = $this->get(Intake::class);
+        $id = $intake->open($me->id);
+        $zip = self::zip(['a/../../../etc/one.txt' => "Zofia Zip\nzofia.zip@post.example\n", 'two.txt' => "Zed Zipper\nzed.zipper@post.example\n", '__MACOSX/._two.txt' => 'x', '.hidden' => 'x', 'dir/' => '']);
+        self::assertCount(2, $intake->lay($id, $zip, 'many.zip'));
+        $this->putOffOthers();
+        $this->deliverAll();
+        self::assertSame(['one.txt', 'two.txt'], array_map(static fn ($f): string => $f->str('name'), $this->files($id, $me->id)));
+        self::assertSame(['Zofia Zip', 'Zed Zipper'], array_map(static fn ($f): string => $f->str('person'), $this->files($id, $me->id)));
+        self::assertSame(['file too_many_files'], $this->refused(static fn () => $intake->lay($id, self::zip(array_fill_keys(array_map(static fn (int $i): string => "f$i.txt", range(1, 501)), 'x')), 'many.zip')));
+        $intake->lay($id, 'Wanda Waits', 'w.txt');
+        $intake->cancel($id);
+        $this->deliverAll();
+        self::assertSame('cancelled', array_values(array_filter($this->files($id, $me->id), static fn ($f): bool => 'w.txt' === $f->str('name')))[0]->str('state'));
+        self::assertSame(['file intake_closed'], $this->refused(static fn () => $intake->lay($id, 'Late Lars', 'l.txt')));
+    }
+
+    public function testWhatAPersonSaidOfAReadingStaysWhenItIsReadAgain(): void
+    {
+        $me = $this->as('Solveig Aune');
+        $readings = $this->get(Readings::class);
+        $candidate = $this->int('SELECT c.id FROM candidate c JOIN application a ON a.candidate_id = c.id JOIN requisition r ON r.id = a.requisition_id WHERE r.number = 2201 AND c.erased_at IS NULL ORDER BY c.id LIMIT 1');
+        $this->db()->execute("UPDATE candidate SET headline = '', years = NULL WHERE id = :id", ['id' => $candidate]);
+        $resume = $this->get(AddResume::class)($candidate, new ResumeFile('', 'text/plain', 'cv.txt', \strlen(self::TEXT), self::TEXT));
+        ['items' => $items, 'months' => $months] = $readings->of($resume);
+        $unsure = array_keys(array_filter($items['spells'], static fn (array $s): bool => 'unsure' === ($s['sure'] ?? '')));
+        self::assertCount(1, $unsure, 'seasons can be read in more than one way');
+        self::assertNull($months, 'no sum of guesses');
+        self::assertNull($this->db()->row('SELECT years FROM candidate WHERE id = :id', ['id' => $candidate])?->floatOrNull('years'));
+        $item = 'spells.'.$unsure[0];
+        $page = '/people/'.$candidate.'/reading/'.$resume;
+        $this->client->request('GET', $page.'?item='.$item);
+        self::assertSelectorTextContains('.ln.is-open', 'Spring 2018');
+        foreach ([[['from' => 'spring'], 'from month_wrong'], [['from' => '2018-04', 'to' => '2016'], 'to ends_before_it_begins'], [['title' => '', 'from' => '2018-04'], 'title missing']] as [$value, $refusal]) {
+            self::assertContains($refusal, $this->refused(static fn () => $readings->correct($resume, $item, 'changed', $value + ['title' => 'Electrician', 'employer' => 'Norrøysund Ferger', 'to' => '2020-10'], $me->id)));
+        }
+        $this->send($page.'?item='.$item, $page, ['item' => $item, 'then' => 'changed', 'is' => ['title' => 'Ship electrician', 'employer' => 'Norrøysund Ferger', 'place' => '', 'from' => '2018-04', 'to' => '2020-10']]);
+        $readings->read($resume);
+        ['items' => $items, 'months' => $months] = $readings->of($resume);
+        self::assertSame(['Ship electrician', '2018-04', Corrections::CONFIRMED], [$items['spells'][$unsure[0]]['title'] ?? null, $items['spells'][$unsure[0]]['from'] ?? null, $items['spells'][$unsure[0]]['sure'] ?? null]);
+        self::assertGreaterThan(31 + 60, $months);
+        self::assertEqualsWithDelta((int) $months / 12, (float) $this->db()->row('SELECT years FROM candidate WHERE id = :id', ['id' => $candidate])?->floatOrNull('years'), .06);
+        self::assertSame(0, $this->int('SELECT unsure FROM resume WHERE id = :id', ['id' => $resume]));
+        $readings->correct($resume, 'languages.nb', 'struck', [], $me->id);
+        self::assertArrayNotHasKey('nb', $readings->of($resume)['items']['languages']);
+        $readings->correct($resume, 'languages.nb', 'back', [], $me->id);
+        self::assertArrayHasKey('nb', $readings->of($resume)['items']['languages']);
+        self::assertSame(['missing'], $this->refused(static fn () => $readings->correct($resume, 'spells.none', 'confirmed', [], $me->id)));
+        // to take along, in open formats
+        $this->client->request('GET', '/people/'.$candidate.'/resume.json');
+        $json = json_decode((string) $this->client->getResponse()->getContent(), true);
+        self::assertIsArray($json);
+        self::assertSame(['Marine electrician', 'Ship electrician'], array_column(\is_array($json['work'] ?? null) ? $json['work'] : [], 'position'));
+        $this->client->request('GET', '/people/'.$candidate.'/contact.vcf');
+        self::assertStringStartsWith("BEGIN:VCARD\r\nVERSION:4.0", (string) $this->client->getResponse()->getContent());
+        $this->as('Ines Teixeira');
+        $this->client->request('GET', $page);
+        self::assertContains($this->client->getResponse()->getStatusCode(), [200, 403], 'an interviewer of hers may read it');
+        $this->client->request('POST', $page, ['item' => $item]);
+        self::assertResponseStatusCodeSame(403);
+    }
+
+    private function putOffOthers(): void
+    {
+        $this->db()->execute("UPDATE outbox SET available_at = :at WHERE state = 'waiting' AND kind <> 'intake'", ['at' => $this->clock()->now()->modify('+9 days')]);
+    }
+
+    /** @return list<\Jorvent\Platform\Database\Record> in the order they came */
+    private function files(int $intake, int $account): array
+    {
+        $files = $this->get(Intake::class)->filesOf($intake, $account);
+        usort($files, static fn ($a, $b): int => $a->int('id') <=> $b->int('id'));
+
+        return $files;
+    }
+
+    /** @param array<string, string> $parts */
+    private static function zip(array $parts): string
+    {
+        $file = tempnam(sys_get_temp_dir(), 'zip');
+        self::assertNotFalse($file);
+        $zip = new \ZipArchive();
+        $zip->open($file, \ZipArchive::OVERWRITE);
+        foreach ($parts as $name => $part) {
+            $zip->addFromString($name, $part);
+        }
+        $zip->close();
+        $content = (string) file_get_contents($file);
+        unlink($file);
+
+        return $content;
+    }
+}
