@@ -11,6 +11,7 @@ use Jorvent\Core\Adverts\BoardRules;
 use Jorvent\Core\Adverts\Price;
 use Jorvent\Core\Market\Criterion;
 use Jorvent\Core\Query\Document;
+use Jorvent\Core\Resume\Reader;
 use Jorvent\Core\Screening\Questionnaire;
 use Jorvent\Core\Search\Fit;
 use Jorvent\Core\Search\Person;
@@ -78,6 +79,8 @@ final class World
     private int $interviewCount = 0;
     private int $aheadCount = 0;
 
+    private ?Reader $reader = null;
+
     public function __construct(private readonly Db $db, private readonly Letter $letter, private readonly FileStore $files, private readonly EntityManagerInterface $entities, private readonly Structures $organisation, private readonly ReachList $reach, private readonly Postings $postings, private readonly Holidays $holidays, private readonly Boards $boards, private readonly AdvertTexts $adverts, private readonly string $outside, private readonly \DateTimeImmutable $now, private readonly string $passwordHash)
     {
         $this->today = $now->setTime(0, 0);
@@ -120,6 +123,7 @@ final class World
             $this->inOtherLanguages();
             $this->guide();
             $this->careersSites();
+            $this->intake();
             $this->shown();
             $tell('first versions of the briefs');
             foreach ($this->entities->getRepository(Requisition::class)->findAll() as $requisition) {
@@ -202,6 +206,23 @@ final class World
                     $this->db->execute('INSERT INTO declared (unit_id, quarter, question, answer, n) VALUES (:u, :d, :q, :a, :n)', ['u' => $row->int('unit_id'), 'd' => $row->instant('quarter')->format('Y-m-d'), 'q' => $question, 'a' => $answer, 'n' => $n]);
                 }
             }
+        }
+    }
+
+    /** What a recruiter dropped the day before yesterday, with what could not be read. */
+    private function intake(): void
+    {
+        $id = $this->db->insert('intake', ['account_id' => $this->accounts['Solveig Aune'], 'state' => 'open', 'created_at' => $this->ago(2)]);
+        foreach ($this->db->rows('SELECT r.id, r.candidate_id, r.file_name, r.file_sha256, r.size FROM resume r WHERE r.candidate_id IN (7, 19, 31, 38, 52) ORDER BY r.id') as $row) {
+            $this->db->insert('intake_file', ['intake_id' => $id, 'name' => 'fair-'.$row->int('candidate_id').'-'.$row->str('file_name'), 'sha256' => $row->str('file_sha256'), 'size' => $row->int('size'), 'state' => 'read', 'candidate_id' => $row->int('candidate_id'), 'resume_id' => $row->int('id'), 'at' => $this->ago(2)]);
+        }
+        foreach ([['scan-from-the-fair.pdf', 'file_is_a_picture', '%PDF-1.4 a scan'], ['cv-old.doc', 'file_old_word', "\xD0\xCF\x11\xE0\xA1\xB1\x1A\xE1"]] as [$name, $refusal, $bytes]) {
+            $this->db->insert('intake_file', ['intake_id' => $id, 'name' => $name, 'sha256' => $this->files->put($bytes), 'size' => \strlen($bytes), 'state' => 'failed', 'refusal' => $refusal, 'at' => $this->ago(2)]);
+        }
+        $known = $this->db->row('SELECT candidate_id FROM resume WHERE candidate_id = 23');
+        if (null !== $known) {
+            $text = "Someone Again\nFleet electrician\n";
+            $this->db->insert('intake_file', ['intake_id' => $id, 'name' => 'again.txt', 'sha256' => $this->files->put($text), 'size' => \strlen($text), 'state' => 'known', 'refusal' => 'same_address', 'candidate_id' => $known->int('candidate_id'), 'at' => $this->ago(2)]);
         }
     }
 
@@ -301,6 +322,27 @@ final class World
         }
     }
 
+    /**
+     * The first 400 have originals in all kinds of files and are read; now and then a time is told by its season, so that someone has to look.
+     *
+     * @return array<string, mixed>
+     */
+    private function resume(int $id, string $text, int $daysAgo): array
+    {
+        $row = ['candidate_id' => $id, 'file_sha256' => null, 'media_type' => 'text/plain', 'file_name' => 'resume.txt', 'size' => \strlen($text), 'text' => $text, 'created_at' => $this->ago($daysAgo), 'reading' => null, 'unsure' => 0];
+        if ($id > 400) {
+            return $row;
+        }
+        if (0 === $id % 19) {
+            $text = (string) preg_replace_callback('/\b(Mar|Jun|Sep|Dec)[a-z]* (\d{4})/', static fn (array $m): string => ['Mar' => 'Spring', 'Jun' => 'Summer', 'Sep' => 'Autumn', 'Dec' => 'Winter'][$m[1]].' '.$m[2], $text);
+        }
+        $kind = 0 === $id % 40 ? 'pdf' : ['docx', 'odt', 'rtf', 'html', 'txt'][$id % 5];
+        $original = Originals::write($kind, $text);
+        $reading = ($this->reader ??= new Reader())->read($text, $this->now);
+
+        return ['text' => $text, 'file_sha256' => $this->files->put($original), 'media_type' => Originals::TYPES[$kind], 'file_name' => 'cv.'.$kind, 'size' => \strlen($original), 'reading' => $reading->toArray(), 'unsure' => \count($reading->unsure())] + $row;
+    }
+
     /** @return array{id: int, text: string, headline: string, years: float, city: string, would_move: bool|null} */
     private function candidate(?string $trade, ?string $city, int $daysAgo): array
     {
@@ -310,7 +352,7 @@ final class World
         [$earns, $expects] = self::pay($id, $p['trade'], $p['years'], $p['country']);
         $currency = Organisation::CURRENCY[$p['country']] ?? 'EUR';
         $this->bulk('candidate')->add(['id' => $id, 'pay_current' => $earns, 'pay_expected' => $expects, 'pay_currency' => null === $earns && null === $expects ? null : $currency, 'name' => $p['name'], 'email' => $p['email'], 'phone' => $p['phone'], 'city' => $p['city'], 'country' => $p['country'], 'zone' => Trades::ZONES[$p['country']], 'locale' => $locale, 'headline' => $p['headline'], 'years' => (string) $p['years'], 'would_move' => $p['would_move'], 'source' => 'applied', 'active_on' => $p['active_on'], 'contact_barred_until' => 0 === $id % 29 ? $this->today->modify('+200 days')->format('Y-m-d') : null, 'created_at' => $this->ago($daysAgo)]);
-        $this->bulk('resume')->add(['candidate_id' => $id, 'file_sha256' => null, 'media_type' => 'text/plain', 'file_name' => 'resume.txt', 'size' => \strlen($p['text']), 'text' => $p['text'], 'created_at' => $this->ago($daysAgo)]);
+        $this->bulk('resume', ['reading' => 'jsonb'])->add($this->resume($id, $p['text'], $daysAgo));
         $euro = static fn (?int $minor): ?int => null === $minor ? null : (int) round($minor / 100 / Organisation::RATES[$currency]);
         $this->bulk('candidate_words', ['words' => 'tsvector', 'facts' => 'text[]'])->add(['candidate_id' => $id, 'words' => (new Words())->vector($p['headline'], $p['text']), 'facts' => '{'.implode(',', array_map(static fn (string $f): string => '"'.$f.'"', Postings::facts($p['city'], $p['years'], $euro($expects), $euro($earns)))).'}']);
 

@@ -100,6 +100,12 @@ final class ResumeReaderTest extends TestCase
         self::assertSame(48 + 48 + 24, $reading->months);
     }
 
+    public function testWhatFollowsATitleInSmallLettersBelongsToIt(): void
+    {
+        $reading = self::read("Ola Moe\n\nWORK\n\nShift leader, terminal, Skene Sands Boats\nAug 2015 – May 2019\nShift planning.\n\nTerminal agent, Kirkvoe Harbour\nNov 2011 – Aug 2015\n");
+        self::assertSame([['Shift leader, terminal', 'Skene Sands Boats'], ['Terminal agent', 'Kirkvoe Harbour']], array_map(static fn ($s): array => [$s->title, $s->employer], $reading->spells));
+    }
+
     public function testSkillsAreFoundByAnyNameAndNotInsideOthers(): void
     {
         $skills = new Skills(['fishing' => ['fiske']]);

@@ -10,6 +10,8 @@ final class Corrections
     /** What of each kind a person may change. */
     public const FIELDS = ['fields' => ['value'], 'spells' => ['title', 'employer', 'place', 'from', 'to'], 'education' => ['school', 'level', 'field', 'to'], 'languages' => ['level'], 'certificates' => ['name', 'issuer', 'until']];
     public const CONFIRMED = 'confirmed';
+    /** In the order they are shown. */
+    private const ORDER = ['name', 'headline', 'city', 'email', 'phone', 'summary', 'notice', 'moves', 'pay', 'licence'];
 
     /**
      * @param array<array-key, mixed>                                              $reading     as Reading::toArray()
@@ -22,7 +24,11 @@ final class Corrections
         $items = [];
         foreach (array_keys(self::FIELDS) as $kind) {
             $items[$kind] = [];
-            foreach (\is_array($reading[$kind] ?? null) ? $reading[$kind] : [] as $key => $one) {
+            $all = \is_array($reading[$kind] ?? null) ? $reading[$kind] : [];
+            if ('fields' === $kind) {
+                $all = array_replace(array_intersect_key(array_flip(self::ORDER), $all), $all);
+            }
+            foreach ($all as $key => $one) {
                 if (!\is_array($one)) {
                     continue;
                 }

@@ -95,7 +95,7 @@ final class Reader
         [$city, $line] = $this->city([...$top, ...\array_slice($lines, 0, 12)]);
         $put('city', $city, Sure::Likely, $line);
         if ([] !== $spells) {
-            $put('headline', implode(', ', array_filter([$spells[0]->title, $spells[0]->employer], static fn (string $v): bool => '' !== $v)), $spells[0]->sure, null);
+            $put('headline', implode(', ', array_filter([$spells[0]->title, $spells[0]->employer], static fn (string $v): bool => '' !== $v)), Sure::Unsure === $spells[0]->sure ? Sure::Likely : $spells[0]->sure, null);
         }
         $put('summary', implode(' ', array_map(static fn (Line $l): string => $l->text, array_filter($parts['summary'] ?? [], static fn (Line $l): bool => !$l->blank))), Sure::Sure, ($parts['summary'] ?? [])[0] ?? null);
         $units = array_map(intval(...), $this->tongues->meanings('notice_units'));

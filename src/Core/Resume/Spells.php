@@ -192,7 +192,13 @@ final class Spells
             foreach (preg_split('/\t/', $head) ?: [] as $part) {
                 $split = 1 === preg_match($this->at, trim($part), $m) && 1 === preg_match($this->title, Folded::of($m[1])->text) ? [$m[1], $m[2]] : [$part];
                 foreach ($split as $j => $s) {
-                    foreach (Line::pieces($s) as $piece) {
+                    foreach (Line::pieces($s) as $n => $piece) {
+                        // "Shift leader, terminal": what goes on in small letters belongs to what it follows
+                        if ($n > 0 && [] !== $pieces && 1 === preg_match('/^\p{Ll}/u', $piece)) {
+                            [$before, $at] = array_pop($pieces);
+                            $pieces[] = [$before.', '.$piece, $at];
+                            continue;
+                        }
                         $pieces[] = [$piece, 1 === $j];
                     }
                 }
