@@ -21,7 +21,7 @@ final class People
     }
 
     /**
-     * @return \Generator<int, array{name: string, email: string, phone: string, headline: string, city: string, country: string, years: float, would_move: bool|null, text: string, active_on: string, trade: string}>
+     * @return \Generator<int, array{name: string, email: string, phone: string, headline: string, city: string, country: string, years: float, would_move: bool|null, text: string, jobs: list<array{title: string, employer: string, from: string, to: string, lines: list<string>}>, active_on: string, trade: string}>
      */
     public function many(int $count, ?string $trade = null, ?string $city = null): \Generator
     {
@@ -30,7 +30,7 @@ final class People
         }
     }
 
-    /** @return array{name: string, email: string, phone: string, headline: string, city: string, country: string, years: float, would_move: bool|null, text: string, active_on: string, trade: string} */
+    /** @return array{name: string, email: string, phone: string, headline: string, city: string, country: string, years: float, would_move: bool|null, text: string, jobs: list<array{title: string, employer: string, from: string, to: string, lines: list<string>}>, active_on: string, trade: string} */
     public function one(int $i, ?string $trade = null, ?string $wantedCity = null): array
     {
         $trade ??= $this->pick(array_keys(Trades::ALL));
@@ -48,7 +48,7 @@ final class People
         return [
             'name' => $name, 'email' => $email, 'phone' => $phone, 'headline' => $headline, 'city' => $city, 'country' => $country, 'years' => round($months / 12, 1),
             'would_move' => $this->pick([true, false, null, true]), 'text' => $this->text($name, $email, $phone, $city, $headline, $jobs, $skills, $papers),
-            'active_on' => $this->today->modify('-'.$this->random->getInt(0, 500).' days')->format('Y-m-d'), 'trade' => $trade,
+            'jobs' => $jobs, 'active_on' => $this->today->modify('-'.$this->random->getInt(0, 500).' days')->format('Y-m-d'), 'trade' => $trade,
         ];
     }
 

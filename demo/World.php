@@ -9,6 +9,8 @@ use Jorvent\Adverts\AdvertTexts;
 use Jorvent\Adverts\Boards;
 use Jorvent\Core\Adverts\BoardRules;
 use Jorvent\Core\Adverts\Price;
+use Jorvent\Core\Identity\Blocks;
+use Jorvent\Core\Identity\Traits;
 use Jorvent\Core\Market\Criterion;
 use Jorvent\Core\Query\Document;
 use Jorvent\Core\Resume\Reader;
@@ -353,6 +355,9 @@ final class World
         $currency = Organisation::CURRENCY[$p['country']] ?? 'EUR';
         $this->bulk('candidate')->add(['id' => $id, 'pay_current' => $earns, 'pay_expected' => $expects, 'pay_currency' => null === $earns && null === $expects ? null : $currency, 'name' => $p['name'], 'email' => $p['email'], 'phone' => $p['phone'], 'city' => $p['city'], 'country' => $p['country'], 'zone' => Trades::ZONES[$p['country']], 'locale' => $locale, 'headline' => $p['headline'], 'years' => (string) $p['years'], 'would_move' => $p['would_move'], 'source' => 'applied', 'active_on' => $p['active_on'], 'contact_barred_until' => 0 === $id % 29 ? $this->today->modify('+200 days')->format('Y-m-d') : null, 'created_at' => $this->ago($daysAgo)]);
         $this->bulk('resume', ['reading' => 'jsonb'])->add($this->resume($id, $p['text'], $daysAgo));
+        foreach (Blocks::keys(Traits::of($p['name'], $p['email'], [$p['phone']], array_map(static fn (array $j): array => ['name' => $j['employer'], 'from' => null, 'to' => null], $p['jobs']), [], $p['city'])) as $key) {
+            $this->bulk('candidate_block')->add(['key' => $key, 'candidate_id' => $id]);
+        }
         $euro = static fn (?int $minor): ?int => null === $minor ? null : (int) round($minor / 100 / Organisation::RATES[$currency]);
         $this->bulk('candidate_words', ['words' => 'tsvector', 'facts' => 'text[]'])->add(['candidate_id' => $id, 'words' => (new Words())->vector($p['headline'], $p['text']), 'facts' => '{'.implode(',', array_map(static fn (string $f): string => '"'.$f.'"', Postings::facts($p['city'], $p['years'], $euro($expects), $euro($earns)))).'}']);
 
@@ -749,7 +754,7 @@ final class World
     /** @param array<string, string> $casts */
     private function bulk(string $table, array $casts = []): Bulk
     {
-        $first = \in_array($table, ['resume', 'candidate_words'], true) ? $this->bulk('candidate') : null;
+        $first = \in_array($table, ['resume', 'candidate_words', 'candidate_block'], true) ? $this->bulk('candidate') : null;
 
         return ($this->bulks[$table] ??= [new Bulk($this->db, $table, $casts, $first)])[0];
     }

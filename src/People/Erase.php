@@ -45,6 +45,7 @@ final readonly class Erase
             $this->db->execute('UPDATE personal_value SET content = NULL, erased_at = :now WHERE candidate_id = :id', $now);
             $files = array_map(static fn ($r): ?string => $r->strOrNull('file_sha256'), $this->db->rows('DELETE FROM resume WHERE candidate_id = :id RETURNING file_sha256', ['id' => $candidate]));
             $this->postings->put($candidate, '', []);
+            $this->db->execute('DELETE FROM candidate_block WHERE candidate_id = :id', ['id' => $candidate]);
             $this->db->execute("UPDATE candidate SET name = 'Someone forgotten', email = NULL, phone = NULL, city = NULL, headline = '', years = NULL, pay_expected = NULL, pay_current = NULL, outside_ref = NULL, erased_at = :now WHERE id = :id", $now);
             $this->log->record('candidate.forgotten', 'candidate', $candidate, null, $candidate);
 

@@ -8,10 +8,10 @@ use Jorvent\People\Store\Postings;
 use Jorvent\People\Store\Words;
 use Jorvent\Platform\Database\Db;
 
-/** Keeps a person's words findable: headline and the newest resume. Run in the transaction that changed either. */
+/** Keeps a person findable: by words (headline and the newest resume), and by what tells that they came before. Run in the transaction that changed either. */
 final readonly class IndexCandidate
 {
-    public function __construct(private Db $db, private Postings $postings)
+    public function __construct(private Db $db, private Postings $postings, private SamePerson $same)
     {
     }
 
@@ -23,6 +23,7 @@ final readonly class IndexCandidate
         if (null !== $row) {
             $rate = $row->floatOrNull('per_euro');
             $euro = static fn (string $column): ?int => null === $rate || null === $row->intOrNull($column) ? null : (int) round($row->int($column) / 100 / $rate);
+            $this->same->keep($candidate);
             $this->postings->put($candidate, (new Words())->vector($row->str('headline'), $row->strOrNull('text') ?? ''), Postings::facts($row->strOrNull('city'), $row->floatOrNull('years'), $euro('pay_expected'), $euro('pay_current')));
         }
     }

@@ -25,7 +25,7 @@ final readonly class Intake
     private const MOST_ZIP = 200_000_000;
 
     public function __construct(
-        private Db $db, private ClockInterface $clock, private Outbox $outbox, private ActivityLog $log, private EntityManagerInterface $entities, private FileStore $files, private ReadResume $read, private AddResume $add,
+        private Db $db, private ClockInterface $clock, private Outbox $outbox, private ActivityLog $log, private EntityManagerInterface $entities, private FileStore $files, private ReadResume $read, private AddResume $add, private SamePerson $same,
     ) {
     }
 
@@ -84,6 +84,13 @@ final readonly class Intake
 
                 return;
             }
+            // what looks like someone we know is asked about, with the reasons on the page
+            $like = $this->same->like(SamePerson::read($reading))[0] ?? null;
+            if (null !== $like) {
+                $this->settle($id, 'known', 'looks_like', $like['id'], null, $like['probability']);
+
+                return;
+            }
             if (null === $reading->field('name')) {
                 throw Refused::because('no_name_read');
             }
@@ -93,7 +100,7 @@ final readonly class Intake
         }
     }
 
-    /** Someone known by the address: it is them, and the file is theirs; or it is someone else, who has no address then. */
+    /** Someone known, or someone alike: it is them, and the file is theirs; or it is someone else, who keeps the address that is read unless another has it. */
     public function same(int $id, bool $same): void
     {
         $file = $this->row($id, 'known');
@@ -105,7 +112,9 @@ final readonly class Intake
                 return;
             }
             $reading = (new Reader())->read($resume->text, $this->clock->now());
-            $this->make($id, $file, $resume, $reading->field('name') ?? $file->str('name'), null, $reading->field('phone'), $reading->field('city'));
+            $email = $reading->field('email');
+            $taken = null === $email || 0 !== $this->db->int('SELECT count(*) FROM candidate WHERE lower(email) = lower(:e) AND claims IS NULL', ['e' => $email]);
+            $this->make($id, $file, $resume, $reading->field('name') ?? $file->str('name'), $taken ? null : $email, $reading->field('phone'), $reading->field('city'));
         });
     }
 
@@ -151,7 +160,7 @@ final readonly class Intake
     /** @return list<Record> the files of one, what needs someone first */
     public function filesOf(int $intake, int $account): array
     {
-        return $this->db->rows("SELECT f.id, f.name, f.size, f.state, f.refusal, f.candidate_id, f.resume_id, c.name AS person, c.headline, r.unsure FROM intake_file f JOIN intake i ON i.id = f.intake_id LEFT JOIN candidate c ON c.id = f.candidate_id LEFT JOIN resume r ON r.id = f.resume_id WHERE i.id = :i AND i.account_id = :a ORDER BY array_position(ARRAY['failed', 'known', 'waiting', 'read', 'cancelled'], f.state), f.id LIMIT 500", ['i' => $intake, 'a' => $account]);
+        return $this->db->rows("SELECT f.id, f.name, f.size, f.state, f.refusal, f.likeness, f.candidate_id, f.resume_id, c.name AS person, c.headline, r.unsure FROM intake_file f JOIN intake i ON i.id = f.intake_id LEFT JOIN candidate c ON c.id = f.candidate_id LEFT JOIN resume r ON r.id = f.resume_id WHERE i.id = :i AND i.account_id = :a ORDER BY array_position(ARRAY['failed', 'known', 'waiting', 'read', 'cancelled'], f.state), f.id LIMIT 500", ['i' => $intake, 'a' => $account]);
     }
 
     public function mine(int $intake, int $account): bool
@@ -171,9 +180,9 @@ final readonly class Intake
         return $candidate->id;
     }
 
-    private function settle(int $id, string $state, ?string $refusal, ?int $candidate, ?int $resume): void
+    private function settle(int $id, string $state, ?string $refusal, ?int $candidate, ?int $resume, ?float $likeness = null): void
     {
-        $this->db->execute('UPDATE intake_file SET state = :s, refusal = :r, candidate_id = :c, resume_id = :f, at = :now WHERE id = :id', ['s' => $state, 'r' => $refusal, 'c' => $candidate, 'f' => $resume, 'now' => $this->clock->now(), 'id' => $id]);
+        $this->db->execute('UPDATE intake_file SET state = :s, refusal = :r, likeness = :l, candidate_id = :c, resume_id = :f, at = :now WHERE id = :id', ['s' => $state, 'r' => $refusal, 'l' => $likeness, 'c' => $candidate, 'f' => $resume, 'now' => $this->clock->now(), 'id' => $id]);
     }
 
     private function row(int $id, string $state): Record

@@ -22,7 +22,7 @@ final class PurityTest extends TestCase
         $files = new \RegexIterator(new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator(\dirname(__DIR__, 2).'/src/Core', \FilesystemIterator::SKIP_DOTS)), '/\.php$/');
         foreach ($files as $file) {
             \assert($file instanceof \SplFileInfo);
-            yield $file->getFilename() => [$file->getPathname()];
+            yield substr($file->getPathname(), (int) strpos($file->getPathname(), '/src/Core/') + 10) => [$file->getPathname()];
         }
     }
 

@@ -46,6 +46,15 @@ final class IntakeTest extends DatabaseTest
         $this->deliverAll();
         $copy = array_values(array_filter($this->files($id, $me->id), static fn ($f): bool => 'copy.txt' === $f->str('name')))[0];
         self::assertSame(['known', 'same_file', $files[0]->int('candidate_id')], [$copy->str('state'), $copy->str('refusal'), $copy->int('candidate_id')]);
+        // someone alike, under another address: asked about, with how sure that is
+        $intake->lay($id, "Ana L. Pontes\nalp.elektro@elsewhere.example\n\nWork\nElectrician, Osterdal Yard AS     2021 – 2026\n\nContact\nBergen\n", 'alike.txt');
+        $this->deliverAll();
+        $alike = array_values(array_filter($this->files($id, $me->id), static fn ($f): bool => 'alike.txt' === $f->str('name')))[0];
+        self::assertSame(['known', 'looks_like', $files[0]->int('candidate_id')], [$alike->str('state'), $alike->str('refusal'), $alike->int('candidate_id')]);
+        self::assertGreaterThan(.5, $alike->floatOrNull('likeness'));
+        $intake->same($alike->int('id'), false);
+        $other = $this->int("SELECT id FROM candidate WHERE email = 'alp.elektro@elsewhere.example'");
+        $this->client->request('GET', '/people/'.$other);
         // whose address it is, someone says
         $resumes = $this->int('SELECT count(*) FROM resume WHERE candidate_id = :c', ['c' => $known->int('id')]);
         $intake->same($files[3]->int('id'), true);

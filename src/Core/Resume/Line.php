@@ -42,6 +42,12 @@ final readonly class Line
         return implode(' ', array_map(static fn (string $word): string => str_replace(' ', '', $word), preg_split('/\s{2,}/', trim($text)) ?: []));
     }
 
+    /** Whether it is told in sentences, not a heading of something: ends like one, or is long. */
+    public function prose(): bool
+    {
+        return mb_strlen($this->text) > 90 || (1 === preg_match('/[.!?]$/', rtrim($this->text)) && 1 !== preg_match('/(?:\.\p{L}|\b(?:Ltd|Inc|Co|Jr|Corp|vgs|avd|dept))\.$/u', rtrim($this->text)));
+    }
+
     /** @return list<string> pieces set apart by a tab, wide blanks, or one of the usual signs */
     public static function pieces(string $text): array
     {

@@ -271,7 +271,7 @@ final class Reader
         $driving = '~(?<![a-z])(?:'.Tongues::pattern(...$this->tongues->phrases('driving')).')~';
         $found = [];
         foreach ($section as $line) {
-            if ($line->blank || 1 === preg_match($driving, $line->folded->text)) {
+            if ($line->blank || 1 === preg_match($driving, $line->folded->text) || ($line->prose() && \count(preg_split('/\s+/', $line->text) ?: []) > 5)) {
                 continue;
             }
             foreach (preg_split('/\s*[;|]\s*|\s{3,}/', $line->text) ?: [] as $text) {

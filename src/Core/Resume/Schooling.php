@@ -9,6 +9,9 @@ final class Schooling
 {
     private readonly string $school;
 
+    /** @var array<string, true> */
+    private readonly array $places;
+
     /** @var array<string, string> level by a word for a degree, longest first */
     private readonly array $degrees;
 
@@ -16,6 +19,7 @@ final class Schooling
     {
         $this->school = '~(?<![a-z])[a-z]*(?:'.Tongues::pattern(...$tongues->phrases('schools')).')(?:s|en|et)?(?![a-z])~';
         $this->degrees = array_map(strval(...), $tongues->meanings('degrees'));
+        $this->places = array_fill_keys(array_map(Folded::phrase(...), Places::ALL), true);
     }
 
     /**
@@ -113,12 +117,12 @@ final class Schooling
                 if ('' !== $rest) {
                     $left[] = $rest;
                 }
-            } else {
+            } elseif (!isset($this->places[Folded::phrase($piece)])) {
                 $left[] = $piece;
             }
         }
         if ('' === $school && '' === $degree) {
-            return null === $period || [] === $left ? null : new Education($left[0], '', null, $left[1] ?? '', $period, Sure::Unsure, array_map(static fn (Line $l): int => $l->number, $lines));
+            return null;
         }
         if ('' === $school && [] !== $left) {
             $school = (string) array_pop($left);

@@ -24,16 +24,20 @@ final class Sections
     {
         $sections = ['top' => []];
         $kind = 'top';
-        foreach ($lines as $i => $line) {
-            [$heading, $rest] = $this->heading($line, $lines[$i + 1] ?? null);
-            if (null !== $heading) {
+        $apart = true;
+        foreach ($lines as $line) {
+            [$heading, $rest] = $this->heading($line);
+            // "Languages: Go, Java" within the skills is a line of them; with a blank above it is a heading
+            if (null !== $heading && ('' === $rest || $apart)) {
                 $kind = $heading;
                 $sections[$kind] ??= [];
                 if ('' !== $rest) {
                     $sections[$kind][] = Line::all($rest)[0] ?? $line;
                 }
+                $apart = '' !== $rest;
                 continue;
             }
+            $apart = $line->blank;
             $sections[$kind][] = $line;
         }
 
@@ -41,7 +45,7 @@ final class Sections
     }
 
     /** @return array{string|null, string} the kind, and what stands in the same line */
-    private function heading(Line $line, ?Line $next): array
+    private function heading(Line $line): array
     {
         if ($line->blank || $line->bullet || mb_strlen($line->text) > 300) {
             return [null, ''];

@@ -29,7 +29,7 @@ final class Skills
         }
         $keys = array_map(strval(...), array_keys($this->names));
         usort($keys, static fn (string $a, string $b): int => \strlen($b) <=> \strlen($a));
-        $this->pattern = '~(?<![a-z0-9.+#])(?:'.implode('|', array_map(static fn (string $k): string => str_replace([' ', '\-'], '[ \-]+', preg_quote($k, '~')), $keys)).')(?![a-z0-9+#])~';
+        $this->pattern = '~(?<![a-z0-9.+#])(?:'.implode('|', array_map(static fn (string $k): string => (string) preg_replace('/ |\\\\-/', '[ \-]+', preg_quote($k, '~')), $keys)).')(?![a-z0-9+#])~';
     }
 
     /** The name we keep; null for one we do not know. */

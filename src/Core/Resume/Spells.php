@@ -10,6 +10,9 @@ namespace Jorvent\Core\Resume;
  */
 final class Spells
 {
+    /** Forms of companies, which nothing but an employer has. */
+    private const LEGAL = '~(?<![a-z])(?:as|asa|ans|s\.? ?a\.?|ltd\.?|limited|plc|inc\.?|llc|gmbh|ab|oy|aps|sp\.? ?z ?o\.? ?o\.?|sp\.? ?j\.?)$~';
+
     private readonly string $title;
     private readonly string $employer;
     private readonly string $at;
@@ -47,7 +50,7 @@ final class Spells
             $spells[] = $this->spell($lines, $starts[$n], $i, $end, $period, 0 === $above, $now);
         }
 
-        return $this->nested($spells, $now);
+        return self::nested($spells);
     }
 
     /**
@@ -68,6 +71,9 @@ final class Spells
                 // a range in the middle of prose is told of, not a spell, unless the sentence opens with it
                 if ($range && ($rest < 110 || $period->at < 3)) {
                     $ranges[] = [$i, $period];
+                } elseif (!$range && $period->at < 3 && $rest < 70 && !$line->bullet && 1 === preg_match('/^\s*[:–—-]\s|^\s{2,}/u', substr($line->text, $period->at + \strlen($period->passage)))) {
+                    // "Summer 2012: guide at ..." among ranges
+                    $ranges[] = [$i, $period];
                 } elseif (!$range && $rest < 70 && !$line->bullet && ($period->at < 3 || $period->at + \strlen($period->passage) >= \strlen(rtrim($line->text)) - 2)) {
                     $singles[] = [$i, $period];
                 }
@@ -86,7 +92,7 @@ final class Spells
     {
         $count = 0;
         for ($i = $anchors[0][0] - 1; $i >= 0 && $count < 3; --$i) {
-            if ($lines[$i]->blank || $lines[$i]->bullet || mb_strlen($lines[$i]->text) > 90 || str_ends_with(rtrim($lines[$i]->text), '.')) {
+            if ($lines[$i]->blank || $lines[$i]->bullet || $lines[$i]->prose()) {
                 break;
             }
             ++$count;
@@ -100,7 +106,7 @@ final class Spells
     {
         $start = $anchor;
         for ($i = $anchor - 1; $i > $before && $anchor - $i <= $above; --$i) {
-            if ($lines[$i]->blank || ($lines[$i]->bullet && !$lines[$anchor]->bullet) || mb_strlen($lines[$i]->text) > 90 || 1 === preg_match('/[.!]$/', rtrim($lines[$i]->text)) && 1 !== preg_match('/(?:o\.|S\.A\.|Inc\.|Ltd\.|A\.)$/u', rtrim($lines[$i]->text))) {
+            if ($lines[$i]->blank || ($lines[$i]->bullet && !$lines[$anchor]->bullet) || $lines[$i]->prose()) {
                 break;
             }
             $start = $i;
@@ -110,7 +116,7 @@ final class Spells
             if ($lines[$i]->blank) {
                 return min($start, $i + 1);
             }
-            if ($lines[$i]->bullet || mb_strlen($lines[$i]->text) > 90 || 1 === preg_match('/[.!]$/', rtrim($lines[$i]->text))) {
+            if ($lines[$i]->bullet || $lines[$i]->prose()) {
                 break;
             }
         }
@@ -131,7 +137,7 @@ final class Spells
         // dates first: the lines below tell who and what, until a bullet, a blank or a sentence
         while ($next < $end && ('' === $title || '' === $employer) && $next - $anchor <= 3) {
             $head = $lines[$next];
-            if ($head->blank || $head->bullet || mb_strlen($head->text) > 90 || (1 === preg_match('/[.!]$/u', rtrim($head->text)) && 1 !== preg_match('/(?:o\.|S\.A\.|Inc\.|Ltd\.|A\.)$/u', rtrim($head->text))) || ($line->indent < $head->indent - 1 && '' !== $rest && '' !== $title)) {
+            if ($head->blank || $head->bullet || $head->prose() || ($line->indent < $head->indent - 1 && '' !== $rest && '' !== $title)) {
                 break;
             }
             $heads[] = $head->text;
@@ -184,7 +190,8 @@ final class Spells
             return [$labels['title'] ?? '', implode(', ', $parts), $labels['place'] ?? $last, isset($labels['employer'], $labels['title']) ? Sure::Sure : Sure::Likely, ''];
         }
         $pieces = [];
-        foreach ($heads as $head) {
+        $last = array_key_last($heads);
+        foreach ($heads as $h => $head) {
             $head = (string) preg_replace('/\b(?:period|periode|okres)\s*:\s*/iu', '', $head);
             if (1 === preg_match('/^(.*)\(([^()]+)\)\s*(.*)$/u', $head, $m)) {
                 $head = $m[1]."\t".$m[2]."\t".$m[3];
@@ -193,26 +200,26 @@ final class Spells
                 $split = 1 === preg_match($this->at, trim($part), $m) && 1 === preg_match($this->title, Folded::of($m[1])->text) ? [$m[1], $m[2]] : [$part];
                 foreach ($split as $j => $s) {
                     foreach (Line::pieces($s) as $n => $piece) {
-                        // "Shift leader, terminal": what goes on in small letters belongs to what it follows
-                        if ($n > 0 && [] !== $pieces && 1 === preg_match('/^\p{Ll}/u', $piece)) {
-                            [$before, $at] = array_pop($pieces);
-                            $pieces[] = [$before.', '.$piece, $at];
+                        // "Shift leader, terminal": what goes on in small letters after a comma belongs to a title, and tells of an employer only which part of it
+                        if ($n > 0 && [] !== $pieces && 1 === preg_match('/^\p{Ll}/u', $piece) && str_contains($s, $pieces[\count($pieces) - 1][0].', '.$piece)) {
+                            [$before, $at, $beside] = array_pop($pieces);
+                            $pieces[] = [1 === preg_match($this->employer, Folded::of($before)->text) ? $before : $before.', '.$piece, $at, $beside];
                             continue;
                         }
-                        $pieces[] = [$piece, 1 === $j];
+                        $pieces[] = [$piece, 1 === $j, $h === $last && $h > 0];
                     }
                 }
             }
         }
         $place = '';
         $scored = [];
-        foreach ($pieces as $i => [$piece, $after]) {
+        foreach ($pieces as $i => [$piece, $after, $beside]) {
             $folded = Folded::of($piece)->text;
             if ('' === $place && isset($this->places[Folded::phrase($piece)])) {
                 $place = $piece;
                 continue;
             }
-            $scored[] = ['text' => $piece, 'title' => (1 === preg_match($this->title, $folded) ? 2 : 0) - ($after ? 2 : 0), 'employer' => (1 === preg_match($this->employer, $folded) ? 2 : 0) + ($after ? 3 : 0), 'at' => $i];
+            $scored[] = ['text' => $piece, 'title' => (1 === preg_match($this->title, $folded) ? ($beside ? 2.5 : 2) : 0) - ($after ? 2 : 0), 'employer' => (1 === preg_match($this->employer, $folded) ? 2 : 0) + (1 === preg_match(self::LEGAL, $folded) ? 1 : 0) + ($after ? 3 : 0), 'at' => $i];
         }
         if ([] === $scored) {
             return ['', '', $place, Sure::Unsure, ''];
@@ -243,18 +250,17 @@ final class Spells
     }
 
     /**
-     * Posts under one roof: a spell without an employer has that of the one it lies in, or that stands before it; one without a title that holds others is their roof, not a spell.
+     * Posts under one roof: a spell without an employer has that of the one that stands before it; one without a title that holds others is their roof, not a spell.
      *
      * @param list<Spell> $spells
      *
      * @return list<Spell>
      */
-    private function nested(array $spells, int $now): array
+    private static function nested(array $spells): array
     {
         $out = [];
         $roof = null;
         foreach ($spells as $i => $spell) {
-            $inside = null !== $roof && $roof->period->contains($spell->period, $now);
             if ('' === $spell->title && '' !== $spell->employer) {
                 $next = $spells[$i + 1] ?? null;
                 if (null !== $next && '' === $next->employer && '' !== $next->title) {
@@ -262,7 +268,7 @@ final class Spells
                     continue;
                 }
             }
-            if ('' === $spell->employer && null !== $roof && ($inside || $roof->period->span($now)[0] <= $spell->period->span($now)[0])) {
+            if ('' === $spell->employer && null !== $roof) {
                 $out[] = $spell->with($roof->employer, $roof->place);
                 continue;
             }
