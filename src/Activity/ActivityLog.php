@@ -44,7 +44,8 @@ final readonly class ActivityLog
     /** @return list<\Jorvent\Platform\Database\Record> newest first */
     public function ofCandidate(int $candidateId, ?int $before = null, int $limit = 60): array
     {
-        return $this->read('a.candidate_id = :id', ['id' => $candidateId], $before, $limit);
+        // with what happened to whom they were made one with
+        return $this->read('a.candidate_id IN (SELECT CAST(:id AS int) UNION SELECT id FROM candidate WHERE merged_into = :id)', ['id' => $candidateId], $before, $limit);
     }
 
     /**

@@ -52,7 +52,7 @@ final readonly class SamePerson
             return [];
         }
         $found = array_map(static fn (Record $r): int => $r->int('candidate_id'), $this->db->rows(
-            'SELECT DISTINCT b.candidate_id FROM candidate_block b JOIN candidate c ON c.id = b.candidate_id WHERE b.key IN (SELECT k.key FROM (SELECT key, count(*) AS n FROM candidate_block WHERE key IN (:keys) GROUP BY key) k WHERE k.n <= :most) AND c.erased_at IS NULL AND c.claims IS NULL AND b.candidate_id <> :but LIMIT 200',
+            'SELECT DISTINCT b.candidate_id FROM candidate_block b JOIN candidate c ON c.id = b.candidate_id WHERE b.key IN (SELECT k.key FROM (SELECT key, count(*) AS n FROM candidate_block WHERE key IN (:keys) GROUP BY key) k WHERE k.n <= :most) AND c.erased_at IS NULL AND c.claims IS NULL AND b.candidate_id <> :but AND NOT EXISTS (SELECT 1 FROM not_same s WHERE s.one_id = least(b.candidate_id, :but) AND s.other_id = greatest(b.candidate_id, :but)) LIMIT 200',
             ['keys' => $keys, 'most' => self::LARGEST, 'but' => $but ?? 0]));
         $weights = Weights::prior();
         $like = [];

@@ -19,7 +19,7 @@ final class IntakeTest extends BrowserTest
         for ($i = 0; $i < 28; ++$i) {
             $kind = ['docx', 'odt', 'rtf', 'html', 'txt'][$i % 5];
             $names = ['Anna', 'Berit', 'Celina', 'Dagny', 'Edda', 'Frida', 'Gudrun'];
-            $name = $names[$i % 7].' '.ucfirst(strtr($run, '0123456789', 'ghijklmnop')).['a', 'b', 'c', 'd'][intdiv($i, 7)].'sen';
+            $name = $names[$i % 7].' '.['Alvestad', 'Brekke', 'Dahlberg', 'Fossnes'][intdiv($i, 7)].strtr($run, '0123456789', 'ghijklmnop');
             $files[] = self::file("$i.$kind", Originals::write($kind, "$name\nBergen · ".strtolower(str_replace(' ', '.', $name))."@post.example\n\nWORK\n\nWelder, Kvitholm Verft\n".(0 === $i ? 'Spring 2018 – Autumn 2020' : 'Mar 2018 – Oct 2020')."\nTIG and PLC.\n"));
         }
         $files[] = self::file('bad.pdf', 'MZ not a document');
@@ -32,9 +32,24 @@ final class IntakeTest extends BrowserTest
         self::assertAxe($b);
         $b->driver->navigate()->refresh();
         $b->sees('main', '28 of 30 read');
-        $b->press('Anna '.ucfirst(strtr($run, '0123456789', 'ghijklmnop')).'asen')->sees('h2', 'What was read')->sees('.note', 'one thing to confirm');
+        $b->press('Anna Alvestad'.strtr($run, '0123456789', 'ghijklmnop'))->sees('h2', 'What was read')->sees('.note', 'one thing to confirm');
         self::assertAxe($b);
         $b->press('Welder')->sees('.ln.is-open', 'Spring 2018')->fill('is[from]', 'spring')->press('Keep what I wrote')->sees('.jv-error', '2019-03');
         $b->fill('is[from]', '2018-04')->fill('is[to]', '2020-09')->press('Keep what I wrote')->sees('main', 'nothing unsure')->sees('main', '2.5 years of work');
+    }
+
+    public function testTwoRecordsAreJoinedAndTakenApart(): void
+    {
+        $run = strtr(bin2hex(random_bytes(3)), '0123456789', 'ghijklmnop');
+        $text = static fn (string $mail): string => "Hilda Nordvik$run\nBergen · $mail\n+47 5555 ".substr((string) crc32($run), 0, 4)."\n\nWORK\n\nWelder, Kvitholm Verft\nMar 2018 – Oct 2020\nTIG.\n";
+        $b = $this->browser()->signIn('solveig.aune@skerryline.example');
+        foreach (['one', 'two'] as $n) {
+            $b->go('/intake')->attach('files[]', self::file("$n.txt", $text("hilda.$n.$run@post.example")));
+            $b->press('Read them')->sees('#rows', 'one' === $n ? 'Hilda' : 'It looks like');
+        }
+        $b->press('Someone else')->sees('#rows', "Hilda Nordvik$run")->press("Hilda Nordvik$run")->sees('h2', 'What was read')->press("Hilda Nordvik$run")->sees('main', 'Same person?')->press('Compare')->sees('h1', 'Same person?');
+        self::assertAxe($b);
+        $b->press('Join the two')->sees('.jv-notice', 'Joined')->sees('main', 'Joined with Hilda')->press('Take apart again')->sees('.jv-notice', 'Two records again')->sees('main', 'Same person?');
+        self::assertAxe($b);
     }
 }

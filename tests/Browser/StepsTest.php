@@ -53,8 +53,8 @@ final class StepsTest extends BrowserTest
         $phone = $this->phone();
         $phone->go('/careers/2209/apply?lang=en');
         foreach ([
-            [self::file('empty.pdf', ''), 'The file is empty'], [self::file('program.pdf', "MZ\x90\x00\x03".str_repeat("\0", 400)), 'neither a PDF nor a text file'], [self::file('broken.pdf', "%PDF-1.4\n".str_repeat('nonsense ', 60)), 'can not be opened'],
-            [self::file('huge.txt', str_repeat('long text ', 850_000)), 'over 8 MB'], [self::file('script.txt', "<?php system('ls');"), 'neither a PDF nor a text file'],
+            [self::file('empty.pdf', ''), 'The file is empty'], [self::file('program.pdf', "MZ\x90\x00\x03".str_repeat("\0", 400)), 'no kind of document we can read'], [self::file('broken.pdf', "%PDF-1.4\n".str_repeat('nonsense ', 60)), 'can not be opened'],
+            [self::file('huge.txt', str_repeat('long text ', 850_000)), 'over 8 MB'], [self::file('script.txt', "<?php system('ls');"), 'no kind of document we can read'],
         ] as [$file, $message]) {
             $phone->attach('resume', $file)->press('Go on')->sees('.c-error', $message);
         }

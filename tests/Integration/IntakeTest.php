@@ -10,6 +10,7 @@ use Jorvent\People\Intake;
 use Jorvent\People\Readings;
 use Jorvent\People\ResumeFile;
 use Jorvent\Tests\Support\DatabaseTest;
+use Jorvent\Tests\Support\Zip;
 use PHPUnit\Framework\Attributes\CoversNothing;
 
 /** Resumes dropped by the armful, and what was read from them corrected by people. */
@@ -76,13 +77,13 @@ final class IntakeTest extends DatabaseTest
         $me = $this->as('Solveig Aune');
         $intake = $this->get(Intake::class);
         $id = $intake->open($me->id);
-        $zip = self::zip(['a/../../../etc/one.txt' => "Zofia Zip\nzofia.zip@post.example\n", 'two.txt' => "Zed Zipper\nzed.zipper@post.example\n", '__MACOSX/._two.txt' => 'x', '.hidden' => 'x', 'dir/' => '']);
+        $zip = Zip::of(['a/../../../etc/one.txt' => "Zofia Zip\nzofia.zip@post.example\n", 'two.txt' => "Zed Zipper\nzed.zipper@post.example\n", '__MACOSX/._two.txt' => 'x', '.hidden' => 'x', 'dir/' => '']);
         self::assertCount(2, $intake->lay($id, $zip, 'many.zip'));
         $this->putOffOthers();
         $this->deliverAll();
         self::assertSame(['one.txt', 'two.txt'], array_map(static fn ($f): string => $f->str('name'), $this->files($id, $me->id)));
         self::assertSame(['Zofia Zip', 'Zed Zipper'], array_map(static fn ($f): string => $f->str('person'), $this->files($id, $me->id)));
-        self::assertSame(['file too_many_files'], $this->refused(static fn () => $intake->lay($id, self::zip(array_fill_keys(array_map(static fn (int $i): string => "f$i.txt", range(1, 501)), 'x')), 'many.zip')));
+        self::assertSame(['file too_many_files'], $this->refused(static fn () => $intake->lay($id, Zip::of(array_fill_keys(array_map(static fn (int $i): string => "f$i.txt", range(1, 501)), 'x')), 'many.zip')));
         $intake->lay($id, 'Wanda Waits', 'w.txt');
         $intake->cancel($id);
         $this->deliverAll();
@@ -147,22 +148,5 @@ final class IntakeTest extends DatabaseTest
         usort($files, static fn ($a, $b): int => $a->int('id') <=> $b->int('id'));
 
         return $files;
-    }
-
-    /** @param array<string, string> $parts */
-    private static function zip(array $parts): string
-    {
-        $file = tempnam(sys_get_temp_dir(), 'zip');
-        self::assertNotFalse($file);
-        $zip = new \ZipArchive();
-        $zip->open($file, \ZipArchive::OVERWRITE);
-        foreach ($parts as $name => $part) {
-            $zip->addFromString($name, $part);
-        }
-        $zip->close();
-        $content = (string) file_get_contents($file);
-        unlink($file);
-
-        return $content;
     }
 }

@@ -14,6 +14,7 @@ use Jorvent\People\ReadResume;
 use Jorvent\People\Store\Words;
 use Jorvent\Platform\Files\FileStore;
 use Jorvent\Tests\Support\DatabaseTest;
+use Jorvent\Tests\Support\Zip;
 use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
 
@@ -65,12 +66,12 @@ final class PeopleTest extends DatabaseTest
         yield 'a broken PDF' => ['%PDF-1.7 and then nothing', 'resume file_broken'];
         yield 'an old Word file' => ["\xD0\xCF\x11\xE0\xA1\xB1\x1A\xE1".str_repeat("\0", 600), 'resume file_old_word'];
         yield 'a picture under another name' => ["\x89PNG\r\n\x1A\n".random_bytes(200), 'resume file_not_a_resume'];
-        yield 'a zip bomb' => [self::zip(['word/document.xml' => '<w:document>'.str_repeat('<w:p/>', 6_000_000).'</w:document>']), 'resume file_bomb'];
-        yield 'many parts' => [self::zip(array_fill_keys(array_map(static fn (int $i): string => "../../p$i", range(1, 3100)), '')), 'resume file_bomb'];
-        yield 'entities' => [self::zip(['word/document.xml' => '<?xml version="1.0"?><!DOCTYPE x [<!ENTITY a "aaaaaaaaaa"><!ENTITY b "&a;&a;&a;&a;&a;&a;">]><w:document xmlns:w="w"><w:p><w:r><w:t>&b;</w:t></w:r></w:p></w:document>']), 'resume file_broken'];
-        yield 'an entity from elsewhere' => [self::zip(['mimetype' => 'application/vnd.oasis.opendocument.text', 'content.xml' => '<?xml version="1.0"?><!DOCTYPE x SYSTEM "file:///etc/passwd"><office:body xmlns:office="o"/>']), 'resume file_broken'];
-        yield 'a zip of no document' => [self::zip(['../../../evil.php' => '<?php']), 'resume file_not_a_resume'];
-        yield 'a document without a document' => [self::zip(['word/document.xml' => 'no xml at all']), 'resume file_broken'];
+        yield 'a zip bomb' => [Zip::of(['word/document.xml' => '<w:document>'.str_repeat('<w:p/>', 6_000_000).'</w:document>']), 'resume file_bomb'];
+        yield 'many parts' => [Zip::of(array_fill_keys(array_map(static fn (int $i): string => "../../p$i", range(1, 3100)), '')), 'resume file_bomb'];
+        yield 'entities' => [Zip::of(['word/document.xml' => '<?xml version="1.0"?><!DOCTYPE x [<!ENTITY a "aaaaaaaaaa"><!ENTITY b "&a;&a;&a;&a;&a;&a;">]><w:document xmlns:w="w"><w:p><w:r><w:t>&b;</w:t></w:r></w:p></w:document>']), 'resume file_broken'];
+        yield 'an entity from elsewhere' => [Zip::of(['mimetype' => 'application/vnd.oasis.opendocument.text', 'content.xml' => '<?xml version="1.0"?><!DOCTYPE x SYSTEM "file:///etc/passwd"><office:body xmlns:office="o"/>']), 'resume file_broken'];
+        yield 'a zip of no document' => [Zip::of(['../../../evil.php' => '<?php']), 'resume file_not_a_resume'];
+        yield 'a document without a document' => [Zip::of(['word/document.xml' => 'no xml at all']), 'resume file_broken'];
         yield 'groups without end' => ['{\rtf1'.str_repeat('{', 100_000), 'resume file_bomb'];
         yield 'JSON of something else' => ['{"a": 1}', 'resume file_not_a_resume'];
         yield 'too large' => [str_repeat('a', ReadResume::MAX_BYTES + 1), 'resume file_too_large'];
@@ -86,8 +87,8 @@ final class PeopleTest extends DatabaseTest
     public static function documents(): iterable
     {
         $w = 'xmlns:w="http://schemas.openxmlformats.org/wordprocessingml/2006/main"';
-        yield 'DOCX' => [self::zip(['word/document.xml' => "<?xml version=\"1.0\"?><w:document $w><w:body><w:p><w:r><w:t>Åse Kvåle</w:t></w:r></w:p><w:p><w:pPr><w:tabs><w:tab w:pos=\"9\"/></w:tabs></w:pPr><w:r><w:t>Welder</w:t><w:tab/><w:t>2015 – 2019</w:t></w:r></w:p><w:tbl><w:tr><w:tc><w:p><w:r><w:t>PLC</w:t></w:r></w:p></w:tc><w:tc><w:p><w:r><w:t>SCADA</w:t></w:r></w:p></w:tc></w:tr></w:tbl><w:p><w:pPr><w:numPr/></w:pPr><w:r><w:t>Knots</w:t><w:del><w:t>struck out</w:t></w:del></w:r></w:p></w:body></w:document>", 'word/header1.xml' => "<w:hdr $w><w:p><w:r><w:t>ase@post.example</w:t></w:r></w:p></w:hdr>", 'word/vbaProject.bin' => 'Auto_Open']), 'application/vnd.openxmlformats-officedocument.wordprocessingml.document', '', ['ase@post.example', 'Åse Kvåle', 'Welder    2015 – 2019', 'PLC    SCADA', '• Knots']];
-        yield 'ODT' => [self::zip(['mimetype' => 'application/vnd.oasis.opendocument.text', 'content.xml' => '<?xml version="1.0"?><office:document-content xmlns:office="o" xmlns:text="urn:oasis:names:tc:opendocument:xmlns:text:1.0" xmlns:table="t"><office:body><text:h>Work</text:h><text:p>Welder<text:tab/>2015<text:s text:c="3"/>x</text:p><text:list><text:list-item><text:p>Knots</text:p></text:list-item></text:list><table:table-row><table:table-cell><text:p>PLC</text:p></table:table-cell><table:table-cell><text:p>SCADA</text:p></table:table-cell></table:table-row></office:body></office:document-content>']), 'application/vnd.oasis.opendocument.text', '', ['Work', 'Welder    2015   x', '• Knots', 'PLC    SCADA']];
+        yield 'DOCX' => [Zip::of(['word/document.xml' => "<?xml version=\"1.0\"?><w:document $w><w:body><w:p><w:r><w:t>Åse Kvåle</w:t></w:r></w:p><w:p><w:pPr><w:tabs><w:tab w:pos=\"9\"/></w:tabs></w:pPr><w:r><w:t>Welder</w:t><w:tab/><w:t>2015 – 2019</w:t></w:r></w:p><w:tbl><w:tr><w:tc><w:p><w:r><w:t>PLC</w:t></w:r></w:p></w:tc><w:tc><w:p><w:r><w:t>SCADA</w:t></w:r></w:p></w:tc></w:tr></w:tbl><w:p><w:pPr><w:numPr/></w:pPr><w:r><w:t>Knots</w:t><w:del><w:t>struck out</w:t></w:del></w:r></w:p></w:body></w:document>", 'word/header1.xml' => "<w:hdr $w><w:p><w:r><w:t>ase@post.example</w:t></w:r></w:p></w:hdr>", 'word/vbaProject.bin' => 'Auto_Open']), 'application/vnd.openxmlformats-officedocument.wordprocessingml.document', '', ['ase@post.example', 'Åse Kvåle', 'Welder    2015 – 2019', 'PLC    SCADA', '• Knots']];
+        yield 'ODT' => [Zip::of(['mimetype' => 'application/vnd.oasis.opendocument.text', 'content.xml' => '<?xml version="1.0"?><office:document-content xmlns:office="o" xmlns:text="urn:oasis:names:tc:opendocument:xmlns:text:1.0" xmlns:table="t"><office:body><text:h>Work</text:h><text:p>Welder<text:tab/>2015<text:s text:c="3"/>x</text:p><text:list><text:list-item><text:p>Knots</text:p></text:list-item></text:list><table:table-row><table:table-cell><text:p>PLC</text:p></table:table-cell><table:table-cell><text:p>SCADA</text:p></table:table-cell></table:table-row></office:body></office:document-content>']), 'application/vnd.oasis.opendocument.text', '', ['Work', 'Welder    2015   x', '• Knots', 'PLC    SCADA']];
         yield 'RTF of Polish Windows' => ["{\\rtf1\\ansi\\ansicpg1250{\\fonttbl{\\f0 Arial;}}{\\*\\generator X;}Agnieszka \\'8cwi\\'eatochowska\\par Spawacz\\tab 2015 \\endash  2019\\par \\u321?ucja {\\b bold}\\par}", 'application/rtf', '', ['Agnieszka Świętochowska', 'Spawacz    2015 – 2019', 'Łucja bold']];
         yield 'HTML' => ['<!doctype html><html><head><style>p{}</style></head><body onload="x()"><h1>Åse &amp; co</h1><script>alert(1)</script><table><tr><td>2015</td><td>Welder</td></tr></table><ul><li>Knots</li></ul></body></html>', 'text/html', 'alert', ['Åse & co', '2015    Welder', '• Knots']];
         yield 'JSON Resume' => ['{"basics": {"name": "Åse Kvåle", "email": "ase@post.example"}, "work": [{"name": "Kvitholm Verft", "position": "Welder", "startDate": "2015-03-01"}]}', 'application/json', '', ['Åse Kvåle', 'Position: Welder', 'Employer: Kvitholm Verft']];
@@ -123,23 +124,6 @@ final class PeopleTest extends DatabaseTest
         self::assertSame([['Marine electrician', 'Osterdal Yard'], ['Apprentice', 'Vestholm Mekaniske']], array_map(static fn ($s): array => [$s->title, $s->employer], $reading->spells), $text);
         self::assertSame(['nb' => 'C2', 'en' => 'B2'], array_map(static fn (array $l): ?string => $l['level'], $reading->languages));
         self::assertArrayHasKey('SCADA', $reading->skills);
-    }
-
-    /** @param array<string, string> $parts */
-    private static function zip(array $parts): string
-    {
-        $file = tempnam(sys_get_temp_dir(), 'zip');
-        self::assertNotFalse($file);
-        $zip = new \ZipArchive();
-        $zip->open($file, \ZipArchive::OVERWRITE);
-        foreach ($parts as $name => $part) {
-            $zip->addFromString($name, $part);
-        }
-        $zip->close();
-        $content = (string) file_get_contents($file);
-        unlink($file);
-
-        return $content;
     }
 
     private static function pdf(int $pages): string
