@@ -20,6 +20,7 @@ use Jorvent\Core\Shared\Refused;
 use Jorvent\Organisation\Brand;
 use Jorvent\Platform\Database\Record;
 use Jorvent\Platform\Drawing\PlaceChart;
+use Jorvent\Platform\Web\AfterResponse;
 use Jorvent\Platform\Web\Errors;
 use Jorvent\Platform\Web\Input;
 use Jorvent\Platform\Web\OpenDoor;
@@ -47,7 +48,7 @@ final class CareersPage extends PublicPage
     }
 
     #[Route('/careers/{number}', name: 'opening', requirements: ['number' => '\d{1,9}'], methods: ['GET'])]
-    public function opening(int $number, Request $request, Visits $visits, Referrals $referrals): Response
+    public function opening(int $number, Request $request, Visits $visits, Referrals $referrals, AfterResponse $after): Response
     {
         $locale = $this->locale($request);
         $via = self::hex($request, 'via');
@@ -62,11 +63,11 @@ final class CareersPage extends PublicPage
         }
         $posting = $this->openings->posting($opening->int('id'), $via);
         if (null !== $posting && $visits->counts($request, 'advert '.$posting)) {
-            $this->openings->count($posting, 'visits');
+            $after->add(fn () => $this->openings->count($posting, 'visits'));
         }
         $referral = $referrals->of($from, $opening->int('id'));
         if (null !== $referral && $visits->counts($request, 'referral '.$referral)) {
-            $referrals->visited($referral);
+            $after->add(static fn () => $referrals->visited($referral));
         }
         $url = fn (string $route, array $parameters = []): string => $this->generateUrl($route, $parameters, UrlGeneratorInterface::ABSOLUTE_URL);
         $response = $this->publicPage($request, 'careers/opening.html.twig', $this->left($request, $brand) + ['no_errors' => Errors::none(), 'opening' => $opening, 'brand' => $brand, 'ask' => '' !== $via && null === Ways::allowed($request), 'data' => JobPostingData::of($opening, $brand->name, $url('opening', ['number' => $number]), $url('careers', ['brand' => $brand->key]))]);
