@@ -15,6 +15,7 @@ use Jorvent\People\AddResume;
 use Jorvent\People\Entity\Candidate;
 use Jorvent\People\FitOfCandidates;
 use Jorvent\People\IndexCandidate;
+use Jorvent\People\KnownBy;
 use Jorvent\Pipeline\Applications;
 use Jorvent\Pipeline\Entity\Application;
 use Jorvent\Pipeline\StageVisits;
@@ -30,7 +31,7 @@ final readonly class Apply
 {
     public function __construct(
         private Db $db, private EntityManagerInterface $entities, private ClockInterface $clock, private ActivityLog $log, private ApplyDrafts $drafts, private Openings $openings,
-        private Applications $applications, private StageVisits $visits, private FitOfCandidates $fits, private IndexCandidate $index, private AddResume $add, private Mailing $mailing, private GuestLinks $links, private Consent $consent, private Referrals $referrals,
+        private Applications $applications, private StageVisits $visits, private FitOfCandidates $fits, private IndexCandidate $index, private AddResume $add, private KnownBy $known, private Mailing $mailing, private GuestLinks $links, private Consent $consent, private Referrals $referrals,
     ) {
     }
 
@@ -152,8 +153,8 @@ final readonly class Apply
      */
     private function candidate(array $fields, Record $opening, string $locale): Candidate
     {
-        $known = $this->db->row('SELECT id FROM candidate WHERE lower(email) = lower(:email) AND claims IS NULL', ['email' => $fields['email'] ?? '']);
-        $candidate = new Candidate($fields['name'] ?? '', $fields['email'] ?? '', '' === ($fields['phone'] ?? '') ? null : $fields['phone'], '' === ($fields['city'] ?? '') ? null : $fields['city'], $opening->str('zone'), $locale, 'applied', null, $this->clock->now(), $known?->int('id'));
+        $known = $this->known->address($fields['email'] ?? '');
+        $candidate = new Candidate($fields['name'] ?? '', $fields['email'] ?? '', '' === ($fields['phone'] ?? '') ? null : $fields['phone'], '' === ($fields['city'] ?? '') ? null : $fields['city'], $opening->str('zone'), $locale, 'applied', null, $this->clock->now(), $known);
         $candidate->describe('', null, null, $this->clock->now());
         $this->entities->persist($candidate);
         $this->entities->flush();

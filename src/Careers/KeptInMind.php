@@ -10,6 +10,7 @@ use Jorvent\People\AddResume;
 use Jorvent\People\Entity\Candidate;
 use Jorvent\People\Erase;
 use Jorvent\People\IndexCandidate;
+use Jorvent\People\KnownBy;
 use Jorvent\People\ResumeFile;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
@@ -20,7 +21,7 @@ final readonly class KeptInMind
 {
     public const SOURCE = 'kept_in_mind';
 
-    public function __construct(private Db $db, private EntityManagerInterface $entities, private ClockInterface $clock, private ActivityLog $log, private IndexCandidate $index, private AddResume $add, private Erase $erase)
+    public function __construct(private Db $db, private EntityManagerInterface $entities, private ClockInterface $clock, private ActivityLog $log, private IndexCandidate $index, private AddResume $add, private KnownBy $known, private Erase $erase)
     {
     }
 
@@ -28,7 +29,7 @@ final readonly class KeptInMind
     public function begin(Record $alert): int
     {
         $now = $this->clock->now();
-        $known = $this->db->row('SELECT id FROM candidate WHERE lower(email) = lower(:email) AND claims IS NULL AND erased_at IS NULL', ['email' => $alert->str('email')])?->int('id');
+        $known = $this->known->address($alert->str('email'));
         if (null === $known) {
             $candidate = new Candidate($alert->str('name'), $alert->str('email'), $alert->strOrNull('phone'), $alert->strOrNull('city'), 'Europe/Oslo', $alert->str('locale'), self::SOURCE, null, $now);
             $candidate->describe('', null, null, $now);

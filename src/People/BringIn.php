@@ -14,16 +14,16 @@ use Psr\Clock\ClockInterface;
 /** Makes an own candidate of someone found in an outside database; whoever is known already, by their reference there or by mail address, stays one person. */
 final readonly class BringIn
 {
-    public function __construct(private Db $db, private EntityManagerInterface $entities, private ClockInterface $clock, private ActivityLog $log, private AddResume $add)
+    public function __construct(private Db $db, private EntityManagerInterface $entities, private ClockInterface $clock, private ActivityLog $log, private AddResume $add, private KnownBy $known)
     {
     }
 
     public function __invoke(string $bank, BankPerson $person): int
     {
         $ref = $bank.':'.$person->ref;
-        $known = $this->db->row('SELECT id FROM candidate WHERE outside_ref = :ref OR (lower(email) = lower(:email) AND claims IS NULL) ORDER BY (outside_ref = :ref) DESC NULLS LAST LIMIT 1', ['ref' => $ref, 'email' => $person->email]);
+        $known = $this->db->row('SELECT coalesce(merged_into, id) AS id FROM candidate WHERE outside_ref = :ref LIMIT 1', ['ref' => $ref])?->int('id') ?? $this->known->address($person->email ?? '');
         if (null !== $known) {
-            return $known->int('id');
+            return $known;
         }
         $now = $this->clock->now();
         $candidate = new Candidate($person->name, $person->email, $person->phone, $person->city, 'Europe/Oslo', 'en', $bank, $ref, $now);

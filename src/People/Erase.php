@@ -30,6 +30,10 @@ final readonly class Erase
 
     public function __invoke(int $candidate): void
     {
+        // who was joined with them is them
+        foreach ($this->db->rows('SELECT id FROM candidate WHERE merged_into = :id AND erased_at IS NULL', ['id' => $candidate]) as $joined) {
+            $this($joined->int('id'));
+        }
         $files = $this->db->transaction(function () use ($candidate): array {
             $this->db->row('SELECT id FROM candidate WHERE id = :id AND erased_at IS NULL FOR UPDATE', ['id' => $candidate]) ?? throw Refused::because('missing');
             if (0 !== $this->db->int('SELECT count(*) FROM hire h JOIN application p ON p.id = h.application_id WHERE p.candidate_id = :id AND h.fell_through_at IS NULL', ['id' => $candidate])) {

@@ -7,6 +7,8 @@ namespace Jorvent\People;
 use Doctrine\ORM\EntityManagerInterface;
 use Jorvent\Activity\ActivityLog;
 use Jorvent\Core\Resume\Reader;
+use Jorvent\Core\Shared\Money;
+use Jorvent\Core\Shared\Refusal;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\People\Entity\Candidate;
 use Jorvent\Platform\Database\Db;
@@ -25,7 +27,7 @@ final readonly class Intake
     private const MOST_ZIP = 200_000_000;
 
     public function __construct(
-        private Db $db, private ClockInterface $clock, private Outbox $outbox, private ActivityLog $log, private EntityManagerInterface $entities, private FileStore $files, private ReadResume $read, private AddResume $add, private SamePerson $same,
+        private Db $db, private ClockInterface $clock, private Outbox $outbox, private ActivityLog $log, private EntityManagerInterface $entities, private FileStore $files, private ReadResume $read, private AddResume $add, private SamePerson $same, private KnownBy $known,
     ) {
     }
 
@@ -78,7 +80,7 @@ final readonly class Intake
             $resume = ($this->read)($this->files->get($file->str('sha256')), $file->str('name'));
             $reading = (new Reader())->read($resume->text, $this->clock->now());
             $email = $reading->field('email');
-            $known = null === $email ? null : $this->db->row('SELECT id FROM candidate WHERE lower(email) = lower(:e) AND claims IS NULL AND erased_at IS NULL', ['e' => $email])?->int('id');
+            $known = $this->known->address($email ?? '');
             if (null !== $known) {
                 $this->settle($id, 'known', 'same_address', $known, null);
 
@@ -113,8 +115,7 @@ final readonly class Intake
             }
             $reading = (new Reader())->read($resume->text, $this->clock->now());
             $email = $reading->field('email');
-            $taken = null === $email || 0 !== $this->db->int('SELECT count(*) FROM candidate WHERE lower(email) = lower(:e) AND claims IS NULL', ['e' => $email]);
-            $this->make($id, $file, $resume, $reading->field('name') ?? $file->str('name'), $taken ? null : $email, $reading->field('phone'), $reading->field('city'));
+            $this->make($id, $file, $resume, $reading->field('name') ?? $file->str('name'), null === $this->known->address($email ?? '') ? $email : null, $reading->field('phone'), $reading->field('city'));
         });
     }
 
@@ -137,11 +138,46 @@ final readonly class Intake
         if ('' !== $email && false === filter_var($email, \FILTER_VALIDATE_EMAIL, \FILTER_FLAG_EMAIL_UNICODE)) {
             throw Refused::because('email_wrong', 'email');
         }
-        if ('' !== $email && 0 !== $this->db->int('SELECT count(*) FROM candidate WHERE lower(email) = lower(:e) AND claims IS NULL', ['e' => $email])) {
+        if (null !== $this->known->address($email)) {
             throw Refused::because('email_known', 'email');
         }
 
         return $this->db->transaction(fn (): int => $this->make($id, $file, new ResumeFile($file->str('sha256'), 'application/octet-stream', $file->str('name'), max(1, $file->int('size')), $name."\n".$email), $name, '' === $email ? null : $email, null, null));
+    }
+
+    /**
+     * Someone met or on the phone, typed by a recruiter: laid down as a text like any other that comes in, so that it is read, found and corrected in the same way.
+     *
+     * @param array<string, string> $told name, email, phone, city, headline, notice, start, note
+     */
+    public function typed(array $told, ?Money $earns, ?Money $wants): int
+    {
+        $email = $told['email'] ?? '';
+        Refused::unlessEmpty(array_values(array_filter([
+            mb_strlen($told['name'] ?? '') < 2 ? new Refusal('name', 'missing') : null, '' !== $email && false === filter_var($email, \FILTER_VALIDATE_EMAIL, \FILTER_FLAG_EMAIL_UNICODE) ? new Refusal('email', 'email_wrong') : null,
+            null !== $this->known->address($email) ? new Refusal('email', 'email_known') : null,
+            null !== $earns && null !== $wants && $earns->currency !== $wants->currency ? new Refusal('wants', 'amount_wrong') : null,
+        ])));
+        $lines = [];
+        foreach (['name' => 'Name', 'email' => 'E-mail', 'phone' => 'Phone', 'city' => 'Address', 'notice' => 'Notice period', 'start' => 'Available from'] as $field => $label) {
+            $lines[] = '' === ($told[$field] ?? '') ? '' : $label.': '.$told[$field];
+        }
+        $lines[] = null === $wants ? '' : 'Expected pay: '.$wants->currency.' '.$wants->units();
+        $lines[] = '' === ($told['headline'] ?? '') ? '' : "\nSummary\n".$told['headline'];
+        $lines[] = '' === ($told['note'] ?? '') ? '' : "\nOther\n".$told['note'];
+        $text = implode("\n", array_filter($lines, static fn (string $l): bool => '' !== $l))."\n";
+
+        return $this->db->transaction(function () use ($told, $email, $earns, $wants, $text): int {
+            $candidate = new Candidate(mb_substr($told['name'], 0, 200), '' === $email ? null : $email, ($told['phone'] ?? '') ?: null, ($told['city'] ?? '') ?: null, 'Europe/Oslo', 'en', 'by_hand', null, $this->clock->now());
+            $candidate->describe(mb_substr($told['headline'] ?? '', 0, 200), null, null, $this->clock->now());
+            $this->entities->persist($candidate);
+            $this->entities->flush();
+            $this->db->execute('UPDATE candidate SET pay_current = :e, pay_expected = :w, pay_currency = :c WHERE id = :id', ['id' => $candidate->id, 'e' => $earns?->minor, 'w' => $wants?->minor, 'c' => ($wants ?? $earns)?->currency]);
+            ($this->add)($candidate->id, new ResumeFile('', 'text/plain', 'by-hand.txt', \strlen($text), $text));
+            $this->log->record('candidate.typed', 'candidate', $candidate->id, null, $candidate->id);
+
+            return $candidate->id;
+        });
     }
 
     /** What waits is not read any more; what was read stays. */

@@ -116,6 +116,7 @@ final class ResumeReaderTest extends TestCase
         self::assertSame(['C++'], array_keys($skills->in('C++ only')));
         self::assertSame(['R' => true, 'C' => true, 'Knots and ropes' => false], $skills->listed('R, C, Knots and ropes'));
         self::assertSame('fishing', $skills->name('FISKE'));
+        self::assertSame(['wine' => false], $skills->listed('wine, Norwegian, norsk'), 'languages are told elsewhere');
     }
 
     public function testWhatElseAResumeTells(): void

@@ -72,6 +72,23 @@ final class IntakeTest extends DatabaseTest
         self::assertResponseStatusCodeSame(404, 'what one drops is not another\'s to see');
     }
 
+    public function testSomeoneOnThePhoneIsTypedAndFoundLikeEveryone(): void
+    {
+        $this->as('Solveig Aune');
+        $told = ['name' => 'Petra Phone', 'email' => 'petra.phone@post.example', 'phone' => '+47 412 34 777', 'city' => 'Bergen', 'headline' => 'Welder, TIG and MIG/MAG', 'notice' => '3 months', 'start' => 'after Easter', 'earns' => '540 000', 'wants' => '600 000', 'currency' => 'NOK', 'note' => 'Met at the fair; asked for a day shift.'];
+        $this->send('/intake', '/intake/typed', ['name' => ''] + $told, 422);
+        $this->send('/intake', '/intake/typed', ['wants' => 'a lot'] + $told, 422);
+        self::assertSame('Petra Phone', $this->client->getCrawler()->filter('form[action$="typed"] [name=name]')->attr('value'), 'nothing typed is lost');
+        $this->send('/intake', '/intake/typed', $told);
+        $row = $this->db()->row("SELECT id, pay_current, pay_expected, pay_currency, source FROM candidate WHERE email = 'petra.phone@post.example'");
+        self::assertSame([54_000_000, 60_000_000, 'NOK', 'by_hand'], [$row?->int('pay_current'), $row?->int('pay_expected'), $row?->str('pay_currency'), $row?->str('source')]);
+        $resume = $this->int('SELECT id FROM resume WHERE candidate_id = :c', ['c' => $row?->int('id')]);
+        $fields = $this->get(Readings::class)->of($resume)['items']['fields'];
+        self::assertSame(['90', 'Petra Phone'], [$fields['notice']['value'] ?? null, $fields['name']['value'] ?? null], 'read like any other');
+        self::assertSame(1, $this->int("SELECT count(*) FROM candidate_words WHERE candidate_id = :c AND words @@ to_tsquery('simple', 'tig')", ['c' => $row?->int('id')]));
+        $this->send('/intake', '/intake/typed', $told, 422);
+    }
+
     public function testAZipIsUnpackedAndStoppedWhenItIsTooMuch(): void
     {
         $me = $this->as('Solveig Aune');

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Jorvent\Tests\Integration;
 
+use Jorvent\People\Erase;
+use Jorvent\People\KnownBy;
 use Jorvent\People\Merge;
 use Jorvent\People\SamePerson;
 use Jorvent\Tests\Support\DatabaseTest;
@@ -61,6 +63,19 @@ final class MergeTest extends DatabaseTest
         $merge->undo($first, $me->id);
         $row = $this->db()->row('SELECT phone, city FROM candidate WHERE id = :id', ['id' => $a]);
         self::assertSame([null, 'Elsewhere'], [$row?->strOrNull('phone'), $row?->strOrNull('city')], 'what nobody changed goes back, what someone changed stays');
+    }
+
+    public function testTheOldAddressLeadsToWhomTheyWereJoinedWithAndForgettingForgetsBoth(): void
+    {
+        $me = $this->as('Solveig Aune');
+        [$a, $b] = $this->two();
+        $address = (string) $this->db()->row('SELECT email FROM candidate WHERE id = :b', ['b' => $b])?->str('email');
+        self::assertSame($b, $this->get(KnownBy::class)->address(strtoupper($address)));
+        $this->get(Merge::class)($a, $b, $me->id);
+        self::assertSame($a, $this->get(KnownBy::class)->address($address));
+        $this->get(Erase::class)($a);
+        self::assertSame(2, $this->int("SELECT count(*) FROM candidate WHERE id IN (:ids) AND erased_at IS NOT NULL AND email IS NULL AND name = 'Someone forgotten'", ['ids' => [$a, $b]]));
+        self::assertNull($this->get(KnownBy::class)->address($address));
     }
 
     public function testWhoWasSaidToBeTwoIsNotAskedAgain(): void

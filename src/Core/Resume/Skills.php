@@ -16,9 +16,13 @@ final class Skills
     private array $capitals = [];
     private string $pattern;
 
+    /** @var array<string, string|int> */
+    private readonly array $languages;
+
     /** @param array<string, list<string>> $more ways of writing an admin added, by name */
     public function __construct(array $more = [])
     {
+        $this->languages = Tongues::all()->meanings('languages');
         foreach ([...SkillNames::ALL, ...$more] as $name => $aliases) {
             foreach ([$name, ...$aliases] as $alias) {
                 $this->names[self::key($alias)] ??= $name;
@@ -85,7 +89,8 @@ final class Skills
             foreach (array_keys($inside) as $known) {
                 $found[$known] = true;
             }
-            if ([] === $inside && mb_strlen($item) <= self::LONGEST && \count(preg_split('/\s+/', $item) ?: []) <= 4 && 1 === preg_match('/\p{L}/u', $item)) {
+            // a language is told among the languages, with its level
+            if ([] === $inside && !isset($this->languages[Folded::phrase($item)]) && mb_strlen($item) <= self::LONGEST && \count(preg_split('/\s+/', $item) ?: []) <= 4 && 1 === preg_match('/\p{L}/u', $item)) {
                 $found[$item] = false;
             }
         }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Jorvent\People\Web;
 
 use Jorvent\Accounts\Access\Permission;
+use Jorvent\Core\Shared\Money;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\People\Intake;
 use Jorvent\People\Readings;
@@ -27,6 +28,8 @@ use Symfony\Contracts\Translation\TranslatorInterface;
 #[Route('/intake')]
 final class IntakePage extends Page
 {
+    private const TOLD = ['name', 'email', 'phone', 'city', 'headline', 'notice', 'start'];
+
     public function __construct(private readonly Intake $intake, private readonly Readings $readings, private readonly TranslatorInterface $words)
     {
     }
@@ -73,6 +76,23 @@ final class IntakePage extends Page
         }
 
         return new JsonResponse(['files' => $count]);
+    }
+
+    /** Someone met or on the phone. */
+    #[Route('/typed', name: 'intake_typed', methods: ['POST'])]
+    public function typed(Request $request): Response
+    {
+        $input = Input::of($request);
+        try {
+            $money = static fn (string $field): ?Money => '' === $input->line($field) ? null : Money::parse($input->line($field), $input->line('currency')) ?? throw Refused::because('amount_wrong', $field);
+            $told = array_combine(self::TOLD, array_map($input->line(...), self::TOLD)) + ['note' => $input->text('note')];
+            $candidate = $this->intake->typed($told, $money('earns'), $money('wants'));
+            $this->say('typed');
+
+            return $this->redirectToRoute('person', ['candidate' => $candidate], Response::HTTP_SEE_OTHER);
+        } catch (Refused $refused) {
+            return $this->page(0, 0, Errors::of($refused->refusals), $input);
+        }
     }
 
     /** The rows alone, asked for again while files wait. */
