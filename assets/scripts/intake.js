@@ -53,7 +53,7 @@
     const on = document.createElement('a');
     on.className = 'lk';
     on.href = `${form.action}?in=${id}`;
-    on.textContent = '→';
+    on.textContent = form.dataset.on;
     says.append(on);
   };
   form.addEventListener('submit', (e) => { if (input.files.length) { e.preventDefault(); send(input.files); } });

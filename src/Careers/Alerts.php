@@ -26,6 +26,8 @@ final readonly class Alerts implements Periodic
     /** An address that is not confirmed is forgotten after so many days. */
     private const UNCONFIRMED_DAYS = 3;
     private const MIND_DAYS = 365;
+    /** Whoever asks again and again does not fill someone's mailbox. */
+    private const QUIET_SECONDS = 900;
     /** So many days before the year is over they are asked whether they want another. */
     private const REMIND_DAYS = 30;
 
@@ -163,7 +165,7 @@ final readonly class Alerts implements Periodic
     /** @param array<string, string> $values */
     private function askToConfirm(string $template, Record $row, string $email, string $locale, array $values): void
     {
-        $this->mailing->toAddress('alert-'.$row->int('id').'-'.$this->clock->now()->getTimestamp(), 'alert', $row->int('id'), $email, $this->mailing->template($template, $locale), $values + ['link' => $this->url.'/careers/alerts/'.$row->str('key')], null, $values['company'] ?? '');
+        $this->mailing->toAddress('alert-'.$row->int('id').'-'.intdiv($this->clock->now()->getTimestamp(), self::QUIET_SECONDS), 'alert', $row->int('id'), $email, $this->mailing->template($template, $locale), $values + ['link' => $this->url.'/careers/alerts/'.$row->str('key')], null, $values['company'] ?? '');
     }
 
     /** @return list<Refusal> */

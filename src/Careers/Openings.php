@@ -60,7 +60,7 @@ final readonly class Openings
      */
     public function one(int $number, string $locale = 'en', string $code = ''): ?Record
     {
-        return $this->db->row('SELECT '.self::LIVE.' AS open, a.name AS recruiter, '.self::COLUMNS.' '.self::FROM.' JOIN account a ON a.id = r.recruiter_id WHERE r.number = :number AND (p.inside_until IS NULL OR p.inside_until < :today OR p.code = :code) ORDER BY p.id DESC LIMIT 1', ['number' => $number, 'locale' => $locale, 'code' => $code] + $this->today());
+        return $this->db->row('SELECT '.self::LIVE." AS open, coalesce(r.state = 'approved' AND p.until < :today, false) AS late, a.name AS recruiter, ".self::COLUMNS.' '.self::FROM.' JOIN account a ON a.id = r.recruiter_id WHERE r.number = :number AND (p.inside_until IS NULL OR p.inside_until < :today OR p.code = :code) ORDER BY p.id DESC LIMIT 1', ['number' => $number, 'locale' => $locale, 'code' => $code] + $this->today());
     }
 
     /** @return list<Record> all that are open, with their texts, for feeds */

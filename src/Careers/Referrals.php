@@ -23,6 +23,8 @@ use Symfony\Component\DependencyInjection\Attribute\Autowire;
 final readonly class Referrals
 {
     private const STATUS_DAYS = 400;
+    /** Whoever asks again and again does not fill someone's mailbox. */
+    private const QUIET_SECONDS = 900;
 
     public function __construct(private Db $db, private ClockInterface $clock, private ActivityLog $log, private Mailing $mailing, private GuestLinks $links, #[Autowire('%env(JORVENT_URL)%')] private string $url)
     {
@@ -63,7 +65,7 @@ final readonly class Referrals
                 'INSERT INTO referral (requisition_id, code, name, email, locale, credit, currency, after_days, asked_at) VALUES (:r, :k, :n, :e, :l, :c, :u, :d, :now) ON CONFLICT (requisition_id, lower(email)) DO UPDATE SET locale = :l RETURNING id, code, credit, currency, after_days',
                 ['r' => $requisition, 'k' => bin2hex(random_bytes(5)), 'n' => $name, 'e' => $email, 'l' => $locale, 'c' => $own ? $terms->int('credit') : null, 'u' => $own ? $terms->str('currency') : null, 'd' => $own ? $terms->int('after_days') : null, 'now' => $this->clock->now()]) ?? throw new \LogicException('A referral is there now.');
             $promise = null === $row->intOrNull('credit') ? 'referral' : 'referral_credit';
-            $this->mailing->toAddress('referral-'.$row->int('id').'-'.$this->clock->now()->format('YmdHi'), 'referral', $row->int('id'), $email, $this->mailing->template($promise, $locale), [
+            $this->mailing->toAddress('referral-'.$row->int('id').'-'.intdiv($this->clock->now()->getTimestamp(), self::QUIET_SECONDS), 'referral', $row->int('id'), $email, $this->mailing->template($promise, $locale), [
                 'name' => explode(' ', $name)[0], 'opening' => $opening->str('title'), 'place' => $opening->str('city'), 'company' => $brand->name, 'link' => $this->url.'/careers/'.$opening->int('number').'?from='.$row->str('code'), 'status' => $this->links->issue(GuestLinks::REFERRAL, $row->int('id'), self::STATUS_DAYS),
             ] + ('referral' === $promise ? [] : ['credit' => $row->str('currency').' '.(new Money($row->int('credit'), $row->str('currency')))->units(), 'days' => (string) $row->int('after_days')]));
         });

@@ -11,6 +11,8 @@ use Jorvent\Core\Shared\Money;
 use Jorvent\Core\Shared\Refusal;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\People\Entity\Candidate;
+use Jorvent\People\Extract\Broken;
+use Jorvent\People\Extract\Zipped;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
 use Jorvent\Platform\Files\FileStore;
@@ -24,7 +26,7 @@ use Psr\Clock\ClockInterface;
 final readonly class Intake
 {
     public const MOST_FILES = 500;
-    private const MOST_ZIP = 200_000_000;
+    private const MOST_ZIP = 80_000_000;
 
     public function __construct(
         private Db $db, private ClockInterface $clock, private Outbox $outbox, private ActivityLog $log, private EntityManagerInterface $entities, private FileStore $files, private ReadResume $read, private AddResume $add, private SamePerson $same, private KnownBy $known,
@@ -229,37 +231,36 @@ final readonly class Intake
     /** @return list<array{string, string}>|null names and contents of the files in a zip; null when it is a document of its own (DOCX, ODT) */
     private static function unpacked(string $content): ?array
     {
-        $path = tempnam(sys_get_temp_dir(), 'zip') ?: throw new \RuntimeException('No temporary file.');
         try {
-            file_put_contents($path, $content);
-            $zip = new \ZipArchive();
-            if (true !== $zip->open($path, \ZipArchive::RDONLY) || false !== $zip->locateName('word/document.xml') || false !== $zip->locateName('mimetype')) {
-                return null;
-            }
-            if ($zip->numFiles > self::MOST_FILES) {
-                throw Refused::because('too_many_files', 'file', ['limit' => self::MOST_FILES]);
-            }
-            $files = [];
-            $sum = 0;
-            for ($i = 0; $i < $zip->numFiles; ++$i) {
-                $stat = $zip->statIndex($i);
-                $name = false === $stat ? '' : $stat['name'];
-                // folders and what systems put beside files; a name is only ever shown, never used as a path
-                if (false === $stat || str_ends_with($name, '/') || str_starts_with($name, '__MACOSX/') || str_starts_with(basename($name), '.')) {
-                    continue;
-                }
-                $stream = $zip->getStream($name);
-                $bytes = false === $stream ? '' : (string) stream_get_contents($stream, ReadResume::MAX_BYTES + 1);
-                $sum += \strlen($bytes);
-                if ($sum > self::MOST_ZIP) {
-                    throw Refused::because('file_bomb', 'file');
-                }
-                $files[] = [$name, $bytes];
-            }
-
-            return $files;
-        } finally {
-            @unlink($path);
+            $zip = Zipped::open($content);
+        } catch (Broken) {
+            // said when it is read, like of any other file
+            return null;
         }
+        if (false !== $zip->locateName('word/document.xml') || false !== $zip->locateName('mimetype')) {
+            return null;
+        }
+        if ($zip->numFiles > self::MOST_FILES) {
+            throw Refused::because('too_many_files', 'file', ['limit' => self::MOST_FILES]);
+        }
+        $files = [];
+        $sum = 0;
+        for ($i = 0; $i < $zip->numFiles; ++$i) {
+            $stat = $zip->statIndex($i);
+            $name = false === $stat ? '' : $stat['name'];
+            // folders and what systems put beside files; a name is only ever shown, never used as a path
+            if (false === $stat || str_ends_with($name, '/') || str_starts_with($name, '__MACOSX/') || str_starts_with(basename($name), '.')) {
+                continue;
+            }
+            $stream = $zip->getStream($name);
+            $bytes = false === $stream ? '' : (string) stream_get_contents($stream, ReadResume::MAX_BYTES + 1);
+            $sum += \strlen($bytes);
+            if ($sum > self::MOST_ZIP) {
+                throw Refused::because('file_bomb', 'file');
+            }
+            $files[] = [$name, $bytes];
+        }
+
+        return $files;
     }
 }

@@ -252,6 +252,31 @@ final class CareersSitesTest extends DatabaseTest
         }
     }
 
+    public function testTheLastDayIsToldByTheHousesClock(): void
+    {
+        $until = (string) $this->db()->row("SELECT p.until::text AS d FROM posting p JOIN requisition r ON r.id = p.requisition_id WHERE r.number = 2204 AND p.board = 'careers' AND p.state = 'live'")?->str('d');
+        $this->clock()->moveTo(new \DateTimeImmutable($until.' 12:00'));
+        $this->client->request('GET', '/careers/2204?lang=en');
+        self::assertResponseIsSuccessful();
+        $this->clock()->moveTo(new \DateTimeImmutable($until.' 12:00 +2 days'));
+        $this->client->request('GET', '/careers/2204?lang=en');
+        self::assertSelectorTextContains('h1', 'a little late');
+    }
+
+    public function testNobodysMailboxIsFilledByAskingAgain(): void
+    {
+        $this->putOffWhatWaits();
+        $address = 'often.'.bin2hex(random_bytes(4)).'@post.example';
+        $brand = $this->get(Brands::class)->main();
+        for ($i = 0; $i < 3; ++$i) {
+            $this->get(Alerts::class)->keepInMind($address, ['name' => 'Olga Often', 'phone' => '', 'city' => '', 'consent' => '1'], [], null, 'en', $brand);
+        }
+        self::assertSame(1, $this->int("SELECT count(*) FROM outbox o JOIN personal_value v ON v.id = o.personal_id WHERE v.content ->> 'to' = :e", ['e' => $address]));
+        $this->clock()->moveTo($this->clock()->now()->modify('+16 minutes'));
+        $this->get(Alerts::class)->keepInMind($address, ['name' => 'Olga Often', 'phone' => '', 'city' => '', 'consent' => '1'], [], null, 'en', $brand);
+        self::assertSame(2, $this->int("SELECT count(*) FROM outbox o JOIN personal_value v ON v.id = o.personal_id WHERE v.content ->> 'to' = :e", ['e' => $address]));
+    }
+
     public function testADeclarationIsCountedOnceAndTiedToNobody(): void
     {
         $declarations = $this->get(Declarations::class);

@@ -101,6 +101,7 @@ final class IntakeTest extends DatabaseTest
         self::assertSame(['one.txt', 'two.txt'], array_map(static fn ($f): string => $f->str('name'), $this->files($id, $me->id)));
         self::assertSame(['Zofia Zip', 'Zed Zipper'], array_map(static fn ($f): string => $f->str('person'), $this->files($id, $me->id)));
         self::assertSame(['file too_many_files'], $this->refused(static fn () => $intake->lay($id, Zip::of(array_fill_keys(array_map(static fn (int $i): string => "f$i.txt", range(1, 501)), 'x')), 'many.zip')));
+        self::assertSame(['file file_bomb'], $this->refused(static fn () => $intake->lay($id, Zip::of(array_fill_keys(array_map(static fn (int $i): string => "z$i.txt", range(1, 20)), str_repeat('0', 5_000_000))), 'bomb.zip')));
         $intake->lay($id, 'Wanda Waits', 'w.txt');
         $intake->cancel($id);
         $this->deliverAll();

@@ -61,7 +61,7 @@ final class Zipped
         return $xml instanceof \XMLReader ? $xml : throw new Broken('file_broken');
     }
 
-    private static function open(string $content): \ZipArchive
+    public static function open(string $content): \ZipArchive
     {
         $file = tempnam(sys_get_temp_dir(), 'zip');
         if (false === $file) {
