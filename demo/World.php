@@ -126,6 +126,7 @@ final class World
             $this->guide();
             $this->careersSites();
             $this->intake();
+            $this->kept();
             $this->shown();
             $tell('first versions of the briefs');
             foreach ($this->entities->getRepository(Requisition::class)->findAll() as $requisition) {
@@ -226,6 +227,22 @@ final class World
             $text = "Someone Again\nFleet electrician\n";
             $this->db->insert('intake_file', ['intake_id' => $id, 'name' => 'again.txt', 'sha256' => $this->files->put($text), 'size' => \strlen($text), 'state' => 'known', 'refusal' => 'same_address', 'candidate_id' => $known->int('candidate_id'), 'at' => $this->ago(2)]);
         }
+    }
+
+    /** Everyone is kept for a reason: long known ones said so when they were asked; a dozen are asked just now; some asked for something themselves. */
+    private function kept(): void
+    {
+        $this->db->execute("UPDATE candidate SET renewed_at = :now::timestamptz - (id % 280) * interval '1 day' WHERE created_at < :now::timestamptz - interval '100 days'", ['now' => $this->now]);
+        // twelve whose year is nearly over
+        $soon = array_map(static fn ($r): int => $r->int('id'), $this->db->rows("SELECT c.id FROM candidate c WHERE c.id BETWEEN 100 AND 400 AND c.email IS NOT NULL AND NOT EXISTS (SELECT 1 FROM application a WHERE a.candidate_id = c.id AND (a.state IN ('active', 'hired') OR a.applied_at > :recent)) AND NOT EXISTS (SELECT 1 FROM opening_alert o WHERE o.candidate_id = c.id) ORDER BY c.id LIMIT 12", ['recent' => $this->ago(250)]));
+        foreach ($soon as $n => $id) {
+            $this->db->execute('UPDATE candidate SET created_at = :long, renewed_at = :at WHERE id = :id', ['id' => $id, 'long' => $this->ago(500), 'at' => $this->now->modify('-12 months')->modify('+'.(6 + 5 * $n).' days')]);
+            $this->db->execute('UPDATE resume SET created_at = :long WHERE candidate_id = :id', ['id' => $id, 'long' => $this->ago(500)]);
+        }
+        foreach ([[3, 'data', 'page', 9, 9], [9, 'data', 'letter', 6, null], [14, 'forget', 'phone', 4, null]] as [$n, $kind, $way, $asked, $done]) {
+            $this->db->insert('data_request', ['candidate_id' => 200 + $n, 'kind' => $kind, 'way' => $way, 'asked_at' => $this->ago($asked), 'done_at' => null === $done ? null : $this->ago($done)]);
+        }
+        $this->db->execute("UPDATE candidate SET keep_until = CAST(renewed_at + interval '12 months' AS date), keep_asked_at = CASE WHEN renewed_at < :asked THEN renewed_at + interval '335 days' END WHERE id IN (:ids)", ['ids' => $soon, 'asked' => $this->now->modify('-12 months')->modify('+30 days')]);
     }
 
     private function inOtherLanguages(): void

@@ -18,6 +18,7 @@ final readonly class GuestLinks
     public const REVIEW = 'review';
     public const CONFIRM = 'confirm';
     public const DATA = 'data';
+    public const KEEP = 'keep';
     public const REFERRAL = 'referral';
 
     public function __construct(private Db $db, private ClockInterface $clock, #[Autowire('%env(APP_SECRET)%')] private string $key, #[Autowire('%env(JORVENT_URL)%')] private string $url)

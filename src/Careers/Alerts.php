@@ -9,6 +9,7 @@ use Jorvent\Core\Shared\Refused;
 use Jorvent\Messages\Mailing;
 use Jorvent\Organisation\Brand;
 use Jorvent\Organisation\Brands;
+use Jorvent\People\Erase;
 use Jorvent\People\ResumeFile;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
@@ -156,7 +157,7 @@ final readonly class Alerts implements Periodic
             $file = $gone->strOrNull('file_sha256');
             if (null !== $candidate) {
                 $this->mind->end($candidate);
-            } elseif (null !== $file && 0 === $this->db->int('SELECT (SELECT count(*) FROM resume WHERE file_sha256 = :h) + (SELECT count(*) FROM apply_draft WHERE file_sha256 = :h) + (SELECT count(*) FROM opening_alert WHERE file_sha256 = :h)', ['h' => $file])) {
+            } elseif (null !== $file && !Erase::needed($this->db, $file)) {
                 $this->files->drop($file);
             }
         }

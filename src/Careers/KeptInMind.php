@@ -52,7 +52,7 @@ final readonly class KeptInMind
     {
         $only = $this->db->row('SELECT 1 AS one FROM candidate c WHERE c.id = :id AND c.source = :s AND c.erased_at IS NULL AND NOT EXISTS (SELECT 1 FROM application a WHERE a.candidate_id = c.id)', ['id' => $candidate, 's' => self::SOURCE]);
         if (null !== $only) {
-            ($this->erase)($candidate);
+            ($this->erase)($candidate, 'ended');
         }
     }
 }

@@ -14,52 +14,66 @@ use Psr\Clock\ClockInterface;
 /** Forgets a person: what names or describes them goes, the rows that figures count stay. Who was hired is kept, for that record has a law of its own. */
 final readonly class Erase
 {
-    public function __construct(private Db $db, private ClockInterface $clock, private ActivityLog $log, private Postings $postings, private FileStore $files)
+    public function __construct(private Db $db, private ClockInterface $clock, private ActivityLog $log, private Postings $postings, private FileStore $files, private Tombstones $tombstones, private DataRequests $requests, private Retention $retention)
     {
     }
 
-    /** The person asks for it; an admin does it. */
-    public function ask(int $candidate, int $requisition): void
-    {
-        $this->db->transaction(function () use ($candidate, $requisition): void {
-            if (1 === $this->db->execute('UPDATE candidate SET forget_asked_at = :now WHERE id = :id AND forget_asked_at IS NULL AND erased_at IS NULL', ['id' => $candidate, 'now' => $this->clock->now()])) {
-                $this->log->record('candidate.asked_to_be_forgotten', 'candidate', $candidate, $requisition, $candidate);
-            }
-        });
-    }
-
-    public function __invoke(int $candidate): void
+    /** @param 'asked'|'answered'|'ended'|'time'|'house' $reason they asked for it; said no when asked; ended what they were known for; the time was over; an admin decided */
+    public function __invoke(int $candidate, string $reason, ?int $by = null): void
     {
         // who was joined with them is them
         foreach ($this->db->rows('SELECT id FROM candidate WHERE merged_into = :id AND erased_at IS NULL', ['id' => $candidate]) as $joined) {
-            $this($joined->int('id'));
+            $this($joined->int('id'), $reason, $by);
         }
-        $files = $this->db->transaction(function () use ($candidate): array {
+        $files = $this->db->transaction(function () use ($candidate, $reason, $by): array {
             $this->db->row('SELECT id FROM candidate WHERE id = :id AND erased_at IS NULL FOR UPDATE', ['id' => $candidate]) ?? throw Refused::because('missing');
             if (0 !== $this->db->int('SELECT count(*) FROM hire h JOIN application p ON p.id = h.application_id WHERE p.candidate_id = :id AND h.fell_through_at IS NULL', ['id' => $candidate])) {
                 throw Refused::because('hired_kept');
             }
-            $now = ['id' => $candidate, 'now' => $this->clock->now()];
-            $this->db->execute('UPDATE stage_visit SET left_at = greatest(:now, entered_at) WHERE left_at IS NULL AND application_id IN (SELECT id FROM application WHERE candidate_id = :id)', $now);
-            $this->db->execute("UPDATE application SET state = CASE state WHEN 'active' THEN 'withdrawn' ELSE state END, answers = '{}', touches = '[]', fit_parts = '[]', version = version + 1 WHERE candidate_id = :id", ['id' => $candidate]);
-            $this->db->execute("UPDATE intake_file SET name = 'forgotten' WHERE candidate_id = :id", ['id' => $candidate]);
-            $this->db->execute('DELETE FROM opening_alert WHERE candidate_id = :id OR lower(email) = (SELECT lower(email) FROM candidate WHERE id = :id)', ['id' => $candidate]);
-            $this->db->execute("UPDATE referral SET name = 'Someone forgotten', email = 'forgotten-' || id || '@forgotten.invalid' WHERE lower(email) = (SELECT lower(email) FROM candidate WHERE id = :id)", ['id' => $candidate]);
-            $this->db->execute("UPDATE outbox SET state = 'dropped' WHERE candidate_id = :id AND state = 'waiting'", ['id' => $candidate]);
-            $this->db->execute('UPDATE personal_value SET content = NULL, erased_at = :now WHERE candidate_id = :id', $now);
-            $files = array_map(static fn ($r): ?string => $r->strOrNull('file_sha256'), $this->db->rows('DELETE FROM resume WHERE candidate_id = :id RETURNING file_sha256', ['id' => $candidate]));
+            $person = $this->db->row('SELECT email, keep_until, keep_asked_at FROM candidate WHERE id = :id', ['id' => $candidate]) ?? throw Refused::because('missing');
+            $grounds = $this->retention->grounds([$candidate])[$candidate] ?? [];
+            $at = $this->clock->now();
+            $now = ['id' => $candidate, 'now' => $at];
+            $id = ['id' => $candidate];
+            $mine = 'application_id IN (SELECT id FROM application WHERE candidate_id = :id)';
+            $this->db->execute("UPDATE stage_visit SET left_at = greatest(:now, entered_at) WHERE left_at IS NULL AND $mine", $now);
+            $this->db->execute("UPDATE application SET state = CASE state WHEN 'active' THEN 'withdrawn' ELSE state END, answers = '{}', touches = '[]', fit_parts = '[]', knock_out_reason = CASE WHEN knock_out_reason IS NOT NULL THEN 'forgotten' END, version = version + 1 WHERE candidate_id = :id", $id);
+            // what others wrote about them goes with them; the marks stay as figures
+            $this->db->execute("UPDATE scorecard SET summary = '', ratings = (SELECT coalesce(jsonb_agg(x - 'evidence'), '[]') FROM jsonb_array_elements(ratings) x) WHERE interview_id IN (SELECT id FROM interview WHERE candidate_id = :id)", $id);
+            $this->db->execute("UPDATE shortlist_entry SET comment = '' WHERE $mine", $id);
+            $letters = array_map(static fn ($r): ?string => $r->strOrNull('letter_sha256'), $this->db->rows("SELECT letter_sha256 FROM offer WHERE $mine", $id));
+            $this->db->execute("UPDATE offer SET decline_reason = NULL, signed_name = CASE WHEN signed_name IS NOT NULL THEN 'forgotten' END, signed_from = NULL, letter_sha256 = CASE WHEN state = 'accepted' THEN letter_sha256 END WHERE $mine", $id);
+            $dropped = array_map(static fn ($r): string => $r->str('sha256'), $this->db->rows("UPDATE intake_file SET name = 'forgotten', state = CASE state WHEN 'read' THEN state ELSE 'cancelled' END, refusal = NULL WHERE candidate_id = :id RETURNING sha256", $id));
+            $kept = array_map(static fn ($r): ?string => $r->strOrNull('file_sha256'), $this->db->rows('DELETE FROM opening_alert WHERE candidate_id = :id OR lower(email) = (SELECT lower(email) FROM candidate WHERE id = :id) RETURNING file_sha256', $id));
+            $this->db->execute("UPDATE referral SET name = 'Someone forgotten', email = 'forgotten-' || id || '@forgotten.invalid' WHERE lower(email) = (SELECT lower(email) FROM candidate WHERE id = :id)", $id);
+            $this->db->execute("UPDATE candidate_merge SET survivor_before = '{}', survivor_after = '{}' WHERE survivor_id = :id OR other_id = :id", $id);
+            $this->db->execute("UPDATE outbox SET state = 'dropped' WHERE candidate_id = :id AND state = 'waiting'", $id);
+            $this->db->execute('UPDATE outbox SET last_error = NULL WHERE candidate_id = :id', $id);
+            $mails = $this->db->int("SELECT count(*) FROM outbox o JOIN personal_value v ON v.id = o.personal_id WHERE o.kind = 'mail' AND v.candidate_id = :id AND v.content IS NOT NULL", $id);
+            $texts = $this->db->execute('UPDATE personal_value SET content = NULL, erased_at = :now WHERE candidate_id = :id AND content IS NOT NULL', $now) - $mails;
+            $files = array_map(static fn ($r): ?string => $r->strOrNull('file_sha256'), $this->db->rows('DELETE FROM resume WHERE candidate_id = :id RETURNING file_sha256', $id));
             $this->postings->put($candidate, '', []);
-            $this->db->execute('DELETE FROM candidate_block WHERE candidate_id = :id', ['id' => $candidate]);
-            $this->db->execute("UPDATE candidate SET name = 'Someone forgotten', email = NULL, phone = NULL, city = NULL, headline = '', years = NULL, pay_expected = NULL, pay_current = NULL, outside_ref = NULL, erased_at = :now WHERE id = :id", $now);
+            $this->db->execute('DELETE FROM candidate_block WHERE candidate_id = :id', $id);
+            $asked = $this->requests->done($candidate, 'forget', $by);
+            $this->db->execute("UPDATE candidate SET name = 'Someone forgotten', email = NULL, phone = NULL, city = NULL, headline = '', years = NULL, pay_expected = NULL, pay_current = NULL, outside_ref = NULL, keep_until = NULL, erased_at = :now WHERE id = :id", $now);
+            $remains = $this->db->int("SELECT (SELECT count(*) FROM resume WHERE candidate_id = :id) + (SELECT count(*) FROM personal_value WHERE candidate_id = :id AND content IS NOT NULL) + (SELECT count(*) FROM candidate_block WHERE candidate_id = :id) + (SELECT count(*) FROM candidate_words WHERE candidate_id = :id AND words <> '') + (SELECT count(*) FROM opening_alert WHERE candidate_id = :id)", $id);
+            $gone = array_values(array_unique(array_filter([...$files, ...$letters, ...$dropped, ...$kept], is_string(...))));
+            $this->tombstones->set($candidate, $asked ? 'asked' : $reason, array_values(array_unique(array_map(static fn ($g): string => $g->purpose->value, $grounds))), $person->instantOrNull('keep_until'), $person->instantOrNull('keep_asked_at'), $at, $by, ['files' => \count($gone), 'mails' => $mails, 'texts' => $texts], $remains, $person->strOrNull('email'));
             $this->log->record('candidate.forgotten', 'candidate', $candidate, null, $candidate);
 
-            return $files;
+            return $gone;
         });
-        foreach (array_unique(array_filter($files, is_string(...))) as $hash) {
+        foreach ($files as $hash) {
             // the same file may have come from someone else too
-            if (0 === $this->db->int('SELECT (SELECT count(*) FROM resume WHERE file_sha256 = :h) + (SELECT count(*) FROM apply_draft WHERE file_sha256 = :h) + (SELECT count(*) FROM opening_alert WHERE file_sha256 = :h)', ['h' => $hash])) {
+            if (!self::needed($this->db, $hash)) {
                 $this->files->drop($hash);
             }
         }
+    }
+
+    /** Whether a stored file is still someone's. */
+    public static function needed(Db $db, string $hash): bool
+    {
+        return 0 !== $db->int("SELECT (SELECT count(*) FROM resume WHERE file_sha256 = :h) + (SELECT count(*) FROM apply_draft WHERE file_sha256 = :h) + (SELECT count(*) FROM opening_alert WHERE file_sha256 = :h) + (SELECT count(*) FROM offer WHERE letter_sha256 = :h) + (SELECT count(*) FROM intake_file WHERE sha256 = :h AND name NOT IN ('removed', 'forgotten'))", ['h' => $hash]);
     }
 }

@@ -29,7 +29,7 @@ final readonly class Intake
     private const MOST_ZIP = 80_000_000;
 
     public function __construct(
-        private Db $db, private ClockInterface $clock, private Outbox $outbox, private ActivityLog $log, private EntityManagerInterface $entities, private FileStore $files, private ReadResume $read, private AddResume $add, private SamePerson $same, private KnownBy $known,
+        private Db $db, private ClockInterface $clock, private Outbox $outbox, private ActivityLog $log, private EntityManagerInterface $entities, private FileStore $files, private ReadResume $read, private AddResume $add, private SamePerson $same, private KnownBy $known, private Tombstones $stones,
     ) {
     }
 
@@ -87,6 +87,9 @@ final readonly class Intake
                 $this->settle($id, 'known', 'same_address', $known, null);
 
                 return;
+            }
+            if (null !== $email && null !== $this->stones->refusedBy($email)) {
+                throw Refused::because('forgotten_before');
             }
             // what looks like someone we know is asked about, with the reasons on the page
             $like = $this->same->like(SamePerson::read($reading))[0] ?? null;

@@ -101,7 +101,7 @@ final readonly class Tasks
     private function forgotten(Account $me): array
     {
         return $this->tasks(
-            "SELECT 'forget' AS kind, c.id AS subject, c.forget_asked_at AS since, c.name AS person, '' AS title, '' AS city, NULL AS number FROM candidate c WHERE c.forget_asked_at IS NOT NULL AND c.erased_at IS NULL AND EXISTS (SELECT 1 FROM account_grant g WHERE g.account_id = :me AND g.role = 'admin')", $me, 14);
+            "SELECT 'forget' AS kind, c.id AS subject, q.asked_at AS since, c.name AS person, '' AS title, '' AS city, NULL AS number FROM data_request q JOIN candidate c ON c.id = q.candidate_id WHERE q.kind = 'forget' AND q.done_at IS NULL AND c.erased_at IS NULL AND EXISTS (SELECT 1 FROM account_grant g WHERE g.account_id = :me AND g.role = 'admin')", $me, 14);
     }
 
     /** @return list<Task> adverts that a board did not take, and those that cost and bring nothing */

@@ -253,7 +253,7 @@ final class CareersTest extends DatabaseTest
         self::assertFileDoesNotExist($this->get(FileStore::class)->path((string) $stored?->str('file_sha256')));
         self::assertSame(0, $this->int("SELECT count(*) FROM application WHERE candidate_id = :c AND state = 'active'", ['c' => $id]));
         $hired = $this->int('SELECT p.candidate_id FROM hire h JOIN application p ON p.id = h.application_id WHERE h.fell_through_at IS NULL LIMIT 1');
-        self::assertSame(['hired_kept'], $this->refused(fn () => $this->get(Erase::class)($hired)));
+        self::assertSame(['hired_kept'], $this->refused(fn () => $this->get(Erase::class)($hired, 'house')));
     }
 
     public function testAnOpeningIsForColleaguesAloneInItsFirstDays(): void

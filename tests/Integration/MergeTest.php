@@ -73,7 +73,7 @@ final class MergeTest extends DatabaseTest
         self::assertSame($b, $this->get(KnownBy::class)->address(strtoupper($address)));
         $this->get(Merge::class)($a, $b, $me->id);
         self::assertSame($a, $this->get(KnownBy::class)->address($address));
-        $this->get(Erase::class)($a);
+        $this->get(Erase::class)($a, 'house');
         self::assertSame(2, $this->int("SELECT count(*) FROM candidate WHERE id IN (:ids) AND erased_at IS NOT NULL AND email IS NULL AND name = 'Someone forgotten'", ['ids' => [$a, $b]]));
         self::assertNull($this->get(KnownBy::class)->address($address));
     }

@@ -9,13 +9,15 @@ use Jorvent\Accounts\GuestLinks;
 use Jorvent\Activity\ActivityLog;
 use Jorvent\Careers\AddFile;
 use Jorvent\Careers\ConfirmAddress;
-use Jorvent\Careers\OwnData;
 use Jorvent\Careers\Referrals;
 use Jorvent\Core\Calendar\WorkingHours;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Interviews\Book;
 use Jorvent\Offers\AnswerOffer;
+use Jorvent\People\DataRequests;
 use Jorvent\People\Erase;
+use Jorvent\People\OwnData;
+use Jorvent\People\Retention;
 use Jorvent\Pipeline\Applications;
 use Jorvent\Pipeline\StageVisits;
 use Jorvent\Platform\Database\Db;
@@ -125,10 +127,10 @@ final class GuestPage extends PublicPage
     }
 
     #[Route('/l/status/{secret}', name: 'guest_status', defaults: ['_csrf' => 'public'], methods: ['GET', 'POST'])]
-    public function status(string $secret, Request $request, Applications $applications, StageVisits $visits, ActivityLog $log, AddFile $add, Upload $upload, Erase $erase, OwnData $data): Response
+    public function status(string $secret, Request $request, Applications $applications, StageVisits $visits, ActivityLog $log, AddFile $add, Upload $upload, DataRequests $requests, OwnData $data): Response
     {
         $link = $this->links->open(GuestLinks::STATUS, $secret);
-        $row = null === $link ? null : $this->db->row("SELECT p.id, p.candidate_id, p.requisition_id, p.stage, p.state, p.applied_at, c.forget_asked_at, (SELECT count(*) FROM resume WHERE candidate_id = c.id) AS files, c.locale, c.zone, r.title, r.unit_id, s.city, (SELECT min(lower(i.during)) FROM interview i WHERE i.application_id = p.id AND i.state = 'booked' AND lower(i.during) > :now) AS interview_at FROM application p JOIN candidate c ON c.id = p.candidate_id JOIN requisition r ON r.id = p.requisition_id JOIN site s ON s.id = r.site_id WHERE p.id = :id", ['id' => $link->subject, 'now' => $this->clock->now()]);
+        $row = null === $link ? null : $this->db->row("SELECT p.id, p.candidate_id, p.requisition_id, p.stage, p.state, p.applied_at, (SELECT asked_at FROM data_request WHERE candidate_id = c.id AND kind = 'forget' AND done_at IS NULL) AS forget_asked_at, (SELECT count(*) FROM resume WHERE candidate_id = c.id) AS files, c.locale, c.zone, r.title, r.unit_id, s.city, (SELECT min(lower(i.during)) FROM interview i WHERE i.application_id = p.id AND i.state = 'booked' AND lower(i.during) > :now) AS interview_at FROM application p JOIN candidate c ON c.id = p.candidate_id JOIN requisition r ON r.id = p.requisition_id JOIN site s ON s.id = r.site_id WHERE p.id = :id", ['id' => $link->subject, 'now' => $this->clock->now()]);
         if (null === $row) {
             return $this->gone($request);
         }
@@ -139,7 +141,7 @@ final class GuestPage extends PublicPage
                 match ($request->request->getString('do')) {
                     'file' => $add($row->int('candidate_id'), $row->int('requisition_id'), $upload->needed($request, 'resume')),
                     'data' => $data->mail($row->int('candidate_id'), $row->int('requisition_id')),
-                    'forget' => $erase->ask($row->int('candidate_id'), $row->int('requisition_id')),
+                    'forget' => $requests->ask($row->int('candidate_id'), 'forget', 'page', $row->int('requisition_id')),
                     default => $this->db->transaction(static function () use ($applications, $visits, $log, $row): void {
                         $application = $applications->lock($row->int('id'));
                         $application->withdraw();
@@ -167,6 +169,31 @@ final class GuestPage extends PublicPage
         }
 
         return new JsonResponse(json_encode($data->of($link->subject), \JSON_THROW_ON_ERROR | \JSON_PRETTY_PRINT | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES), 200, ['Content-Disposition' => 'attachment; filename="my-data.json"', 'Cache-Control' => 'no-store'], true);
+    }
+
+    /** Whether their data may be kept for longer; saying no erases it at once. */
+    #[Route('/l/keep/{secret}', name: 'guest_keep', defaults: ['_csrf' => 'public'], methods: ['GET', 'POST'])]
+    public function keep(string $secret, Request $request, Retention $retention, Erase $erase): Response
+    {
+        $link = $this->links->open(GuestLinks::KEEP, $secret);
+        $row = null === $link ? null : $this->db->row('SELECT id, name, locale, keep_until FROM candidate WHERE id = :id AND erased_at IS NULL', ['id' => $link->subject]);
+        if (null === $link || null === $row) {
+            return $this->gone($request);
+        }
+        $this->inLanguage($request, $row->str('locale'));
+        $said = null;
+        $errors = Errors::none();
+        if ($request->isMethod('POST')) {
+            try {
+                $said = 'keep' === $request->request->getString('do') ? 'kept' : 'erased';
+                'kept' === $said ? $retention->renew($link->subject) : $erase($link->subject, 'answered');
+                $this->links->useUp($link);
+            } catch (Refused $refused) {
+                [$said, $errors] = [null, Errors::of($refused->refusals)];
+            }
+        }
+
+        return $this->publicPage($request, 'careers/keep.html.twig', ['person' => $row, 'months' => $retention->rules()->future, 'said' => $said, 'errors' => $errors], $errors->any() ? 422 : 200);
     }
 
     /** What came of telling a friend: numbers alone, for what a friend does is theirs. */

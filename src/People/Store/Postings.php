@@ -74,6 +74,10 @@ final readonly class Postings
                 $this->db->execute('SELECT post_put(CAST(:keys AS text[]), :id, :present)', ['keys' => self::array(array_values($keys)), 'id' => $candidate, 'present' => $present]);
             }
         }
+        if ([] !== array_diff($before, $after)) {
+            // a word that nobody has is kept by nobody: it may have been a name
+            $this->db->execute('DELETE FROM post WHERE key = ANY (CAST(:keys AS text[])) AND n = 0', ['keys' => self::array(array_values(array_diff($before, $after)))]);
+        }
     }
 
     /** Builds everything anew, segment by segment. */

@@ -25,7 +25,7 @@ final class ForgetPage extends Page
         $errors = Errors::none();
         if ($request->isMethod('POST')) {
             try {
-                $erase($candidate);
+                $erase($candidate, 'house', $this->me()->id);
                 $this->say('forgotten');
 
                 return $this->redirectToRoute('today', [], Response::HTTP_SEE_OTHER);
@@ -33,7 +33,7 @@ final class ForgetPage extends Page
                 $errors = Errors::of($refused->refusals);
             }
         }
-        $person = $db->row("SELECT c.id, c.name, c.forget_asked_at, c.created_at, (SELECT count(*) FROM resume WHERE candidate_id = c.id) AS resumes, (SELECT count(*) FROM application WHERE candidate_id = c.id) AS applications, (SELECT count(*) FROM application WHERE candidate_id = c.id AND state = 'active') AS active, (SELECT count(*) FROM personal_value WHERE candidate_id = c.id AND content IS NOT NULL) AS texts
+        $person = $db->row("SELECT c.id, c.name, (SELECT asked_at FROM data_request WHERE candidate_id = c.id AND kind = 'forget' AND done_at IS NULL) AS forget_asked_at, c.created_at, (SELECT count(*) FROM resume WHERE candidate_id = c.id) AS resumes, (SELECT count(*) FROM application WHERE candidate_id = c.id) AS applications, (SELECT count(*) FROM application WHERE candidate_id = c.id AND state = 'active') AS active, (SELECT count(*) FROM personal_value WHERE candidate_id = c.id AND content IS NOT NULL) AS texts
             FROM candidate c WHERE c.id = :id AND c.erased_at IS NULL", ['id' => $candidate]) ?? throw $this->createNotFoundException();
 
         return $this->render('people/forget.html.twig', ['person' => $person, 'errors' => $errors], new Response(status: $errors->any() ? 422 : 200));

@@ -9,6 +9,7 @@ use Jorvent\Activity\ActivityLog;
 use Jorvent\Core\Resume\JsonResume;
 use Jorvent\People\Merge;
 use Jorvent\People\Readings;
+use Jorvent\People\Retention;
 use Jorvent\People\SamePerson;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Files\FileStore;
@@ -23,7 +24,7 @@ use Symfony\Component\Routing\Attribute\Route;
 final class PersonPage extends Page
 {
     #[Route('/people/{candidate}', name: 'person', requirements: ['candidate' => '\d+'], methods: ['GET'])]
-    public function show(int $candidate, Db $db, ActivityLog $log, SamePerson $same, Merge $merge): Response
+    public function show(int $candidate, Db $db, ActivityLog $log, SamePerson $same, Merge $merge, Retention $retention): Response
     {
         // old links lead to whom they were made one with
         $into = $db->row('SELECT merged_into FROM candidate WHERE id = :id', ['id' => $candidate])?->intOrNull('merged_into');
@@ -32,11 +33,11 @@ final class PersonPage extends Page
         }
 
         return $this->render('people/person.html.twig', [
-            'person' => $db->row('SELECT * FROM candidate WHERE id = :id', ['id' => $candidate]) ?? throw $this->createNotFoundException(),
+            'person' => $db->row("SELECT c.*, (SELECT asked_at FROM data_request WHERE candidate_id = c.id AND kind = 'forget' AND done_at IS NULL) AS forget_asked_at FROM candidate c WHERE c.id = :id", ['id' => $candidate]) ?? throw $this->createNotFoundException(),
             'applications' => $db->rows('SELECT p.id, p.stage, p.state, p.origin, p.score, p.fit, p.fit_parts, p.knock_out, p.applied_at, p.entered_at, r.number, r.title, s.city FROM application p JOIN requisition r ON r.id = p.requisition_id JOIN site s ON s.id = r.site_id WHERE p.candidate_id = :id ORDER BY p.id DESC', ['id' => $candidate]),
             'resumes' => $db->rows('SELECT id, file_name, media_type, size, text, created_at, file_sha256, unsure FROM resume WHERE candidate_id = :id ORDER BY created_at DESC, id DESC', ['id' => $candidate]),
             'mails' => $db->rows("SELECT o.id, o.created_at, o.state, o.last_error, o.available_at, p.content ->> 'subject' AS subject, p.content ->> 'text' AS text, r.title FROM outbox o LEFT JOIN personal_value p ON p.id = o.personal_id LEFT JOIN requisition r ON r.id = o.requisition_id WHERE o.candidate_id = :id AND o.kind = 'mail' ORDER BY o.id DESC LIMIT 20", ['id' => $candidate]),
-            'rows' => $log->ofCandidate($candidate), 'like' => $same->likeCandidate($candidate), 'merges' => $merge->into($candidate),
+            'rows' => $log->ofCandidate($candidate), 'like' => $same->likeCandidate($candidate), 'merges' => $merge->into($candidate), 'grounds' => $retention->grounds([$candidate])[$candidate] ?? [],
         ]);
     }
 

@@ -38,6 +38,12 @@ final readonly class Sealer
         return substr(hash_hmac('sha256', $for, $this->secret), 0, 32);
     }
 
+    /** @return string 64 hex digits: proves that something was said by this instance, for one use */
+    public function mac(string $text, string $use): string
+    {
+        return hash_hmac('sha256', $text, $this->key($use));
+    }
+
     private function key(string $use): string
     {
         return hash_hkdf('sha256', $this->secret, \SODIUM_CRYPTO_SECRETBOX_KEYBYTES, $use);

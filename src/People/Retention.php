@@ -1,0 +1,116 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jorvent\People;
+
+use Jorvent\Accounts\GuestLinks;
+use Jorvent\Activity\ActivityLog;
+use Jorvent\Core\Retention\Ground;
+use Jorvent\Core\Retention\Keeping;
+use Jorvent\Core\Retention\Purpose;
+use Jorvent\Core\Retention\Rules;
+use Jorvent\Core\Shared\Refused;
+use Jorvent\Platform\Database\Db;
+use Jorvent\Platform\Database\Record;
+use Psr\Clock\ClockInterface;
+
+/** Why each person's data is kept and until when, read from what it came by; and their word on keeping it for longer. */
+final readonly class Retention
+{
+    public function __construct(private Db $db, private ClockInterface $clock, private ActivityLog $log, private GuestLinks $links)
+    {
+    }
+
+    public function rules(): Rules
+    {
+        $row = $this->db->row('SELECT application, future, sourced, ask_days FROM retention') ?? throw new \LogicException('There are rules.');
+
+        return new Rules($row->int('application'), $row->int('future'), $row->int('sourced'), $row->int('ask_days'));
+    }
+
+    /** New rules hold from the next sweep on, which begins anew. */
+    public function rule(Rules $rules): void
+    {
+        $this->db->transaction(function () use ($rules): void {
+            $this->db->execute('UPDATE retention SET application = :a, future = :f, sourced = :s, ask_days = :d, swept_to = 0, swept_on = NULL', ['a' => $rules->application, 'f' => $rules->future, 's' => $rules->sourced, 'd' => $rules->askDays]);
+            $this->log->record('retention.ruled', 'retention', 1, change: ['application' => $rules->application, 'future' => $rules->future, 'sourced' => $rules->sourced, 'ask_days' => $rules->askDays]);
+        });
+    }
+
+    /**
+     * @param list<int> $candidates
+     *
+     * @return array<int, non-empty-list<Ground>> by candidate, who is erased left out
+     */
+    public function grounds(array $candidates): array
+    {
+        if ([] === $candidates) {
+            return [];
+        }
+        $rules = $this->rules();
+        $grounds = [];
+        $ids = ['ids' => $candidates];
+        foreach ($this->db->rows('SELECT c.id, c.source, greatest(c.created_at, (SELECT max(created_at) FROM resume WHERE candidate_id = c.id)) AS since, c.renewed_at FROM candidate c WHERE c.id IN (:ids) AND c.erased_at IS NULL', $ids) as $row) {
+            $grounds[$row->int('id')] = [self::ground($rules, Purpose::Sourced, $row->str('source'), $row->instant('since'), $row->instant('since'))];
+            if (null !== $row->instantOrNull('renewed_at')) {
+                $grounds[$row->int('id')][] = self::ground($rules, Purpose::Future, 'renewed', $row->instant('renewed_at'), $row->instant('renewed_at'));
+            }
+        }
+        // a requisition that is over ends what was still on its way in it
+        foreach ($this->db->rows("SELECT p.candidate_id, (p.state = 'active' AND r.state NOT IN ('filled', 'cancelled')) AS active, coalesce(b.name, p.origin) AS source, p.applied_at, (h.id IS NOT NULL AND h.fell_through_at IS NULL) AS hired, coalesce(p.closed_at, (SELECT max(v.left_at) FROM stage_visit v WHERE v.application_id = p.id), r.filled_at, p.applied_at) AS over_at
+                FROM application p JOIN requisition r ON r.id = p.requisition_id LEFT JOIN posting g ON g.id = p.posting_id LEFT JOIN board b ON b.key = g.board LEFT JOIN hire h ON h.application_id = p.id WHERE p.candidate_id IN (:ids) ORDER BY p.id", $ids) as $row) {
+            if (isset($grounds[$row->int('candidate_id')])) {
+                $grounds[$row->int('candidate_id')][] = $row->bool('hired') ? new Ground(Purpose::Hired, $row->str('source'), $row->instant('applied_at'), null)
+                    : ($row->bool('active') ? new Ground(Purpose::Application, $row->str('source'), $row->instant('applied_at'), null) : self::ground($rules, Purpose::Application, $row->str('source'), $row->instant('applied_at'), $row->instant('over_at')));
+            }
+        }
+        foreach ($this->db->rows('SELECT candidate_id, confirmed_at, until FROM opening_alert WHERE candidate_id IN (:ids) AND confirmed_at IS NOT NULL AND until IS NOT NULL', $ids) as $row) {
+            if (isset($grounds[$row->int('candidate_id')])) {
+                $grounds[$row->int('candidate_id')][] = new Ground(Purpose::Future, 'kept_in_mind', $row->instant('confirmed_at'), $row->instant('until'));
+            }
+        }
+
+        return $grounds;
+    }
+
+    public function keeping(int $candidate): Keeping
+    {
+        return Keeping::of($this->grounds([$candidate])[$candidate] ?? throw Refused::because('missing'));
+    }
+
+    /**
+     * Writes down until when each of them is kept, where that changed. Who was asked about an end that moved was asked about nothing.
+     *
+     * @param list<int> $candidates
+     */
+    public function write(array $candidates): void
+    {
+        $until = array_map(static fn (array $grounds): ?string => Keeping::of($grounds)->until?->format('Y-m-d'), $this->grounds($candidates));
+        $this->db->execute('UPDATE candidate c SET keep_until = CAST(n.until AS date), keep_asked_at = NULL FROM json_each_text(CAST(:n AS json)) n(id, until) WHERE c.id = CAST(n.id AS int) AND c.keep_until IS DISTINCT FROM CAST(n.until AS date)', ['n' => json_encode([] === $until ? new \stdClass() : $until, \JSON_THROW_ON_ERROR | \JSON_FORCE_OBJECT)]);
+    }
+
+    /** They say that their data may be kept for longer. */
+    public function renew(int $candidate): void
+    {
+        $this->db->transaction(function () use ($candidate): void {
+            if (1 !== $this->db->execute('UPDATE candidate SET renewed_at = :now WHERE id = :id AND erased_at IS NULL', ['id' => $candidate, 'now' => $this->clock->now()])) {
+                throw Refused::because('missing');
+            }
+            $this->write([$candidate]);
+            $this->links->revoke(GuestLinks::KEEP, $candidate);
+            $this->log->record('candidate.kept_longer', 'candidate', $candidate, null, $candidate);
+        });
+    }
+
+    /** @return list<Record> whose time is over within so many days, soonest first */
+    public function ending(int $days, int $most = 200): array
+    {
+        return $this->db->rows('SELECT c.id, c.name, c.headline, c.source, c.email IS NOT NULL AS can, c.keep_until, c.keep_asked_at FROM candidate c WHERE c.erased_at IS NULL AND c.merged_into IS NULL AND c.keep_until <= :last ORDER BY c.keep_until, c.id LIMIT '.$most, ['last' => $this->clock->now()->modify('+'.$days.' days')->format('Y-m-d')]);
+    }
+
+    private static function ground(Rules $rules, Purpose $purpose, string $source, \DateTimeImmutable $since, \DateTimeImmutable $over): Ground
+    {
+        return new Ground($purpose, $source, $since, $rules->after($purpose, $over));
+    }
+}

@@ -1,0 +1,108 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jorvent\People;
+
+use Jorvent\Accounts\GuestLinks;
+use Jorvent\Activity\ActivityLog;
+use Jorvent\Core\Retention\Keeping;
+use Jorvent\Core\Retention\Step;
+use Jorvent\Core\Shared\Refused;
+use Jorvent\Messages\Mailing;
+use Jorvent\Platform\Database\Db;
+use Jorvent\Platform\Database\Record;
+use Jorvent\Platform\Files\FileStore;
+use Jorvent\Platform\Outbox\Periodic;
+use Psr\Clock\ClockInterface;
+use Psr\Log\LoggerInterface;
+
+/** Goes through everyone once a day: writes until when they are kept, asks those whose time is nearly over, erases those whose time is over. In pieces, so that nothing else waits. */
+final readonly class RetentionClock implements Periodic
+{
+    private const PIECE = 2000;
+    private const DUE = 100;
+    /** What was dropped and belongs to nobody is kept so long, to be looked at. */
+    private const LOOSE_DAYS = 30;
+    private const LINK_DAYS = 60;
+
+    public function __construct(private Db $db, private ClockInterface $clock, private Retention $retention, private Erase $erase, private Mailing $mailing, private GuestLinks $links, private ActivityLog $log, private FileStore $files, private LoggerInterface $logger)
+    {
+    }
+
+    public function everySeconds(): int
+    {
+        return 30;
+    }
+
+    public function run(): void
+    {
+        $today = $this->clock->now()->format('Y-m-d');
+        $this->db->transaction(fn () => $this->sweep($today));
+        foreach ($this->retention->ending($this->retention->rules()->askDays, self::DUE) as $row) {
+            try {
+                $this->step($row);
+            } catch (Refused $refused) {
+                // one who can not be erased now keeps nobody else; the list shows them
+                $this->logger->warning('retention of {id}: {why}', ['id' => $row->int('id'), 'why' => $refused->getMessage()]);
+            }
+        }
+        $this->loose();
+    }
+
+    private function sweep(string $today): void
+    {
+        $at = $this->db->row('SELECT swept_to FROM retention WHERE swept_on IS DISTINCT FROM :today FOR UPDATE SKIP LOCKED', ['today' => $today]);
+        if (null === $at) {
+            return;
+        }
+        $ids = array_map(static fn (Record $r): int => $r->int('id'), $this->db->rows('SELECT id FROM candidate WHERE id > :after AND erased_at IS NULL AND merged_into IS NULL ORDER BY id LIMIT '.self::PIECE, ['after' => $at->int('swept_to')]));
+        $this->retention->write($ids);
+        $over = \count($ids) < self::PIECE;
+        $this->db->execute('UPDATE retention SET swept_to = :to, swept_on = CASE WHEN :over THEN CAST(:today AS date) ELSE swept_on END', ['to' => $over ? 0 : $ids[\count($ids) - 1], 'over' => $over, 'today' => $today]);
+    }
+
+    private function step(Record $row): void
+    {
+        $id = $row->int('id');
+        // as it stands now, not as it stood when it was swept
+        $this->db->transaction(fn () => $this->retention->write([$id]));
+        $row = $this->db->row('SELECT keep_until, keep_asked_at, email, name FROM candidate WHERE id = :id AND erased_at IS NULL', ['id' => $id]);
+        if (null === $row) {
+            return;
+        }
+        // who is kept in mind is asked by that; it ends by itself
+        if (0 !== $this->db->int('SELECT count(*) FROM opening_alert a JOIN candidate c ON c.id = a.candidate_id WHERE c.id = :id AND a.confirmed_at IS NOT NULL AND a.until = c.keep_until', ['id' => $id])) {
+            return;
+        }
+        $now = $this->clock->now();
+        $step = Keeping::of($this->retention->grounds([$id])[$id] ?? throw Refused::because('missing'))->step($this->retention->rules(), $now->setTime(0, 0), $row->instantOrNull('keep_asked_at'), null !== $row->strOrNull('email'));
+        match ($step) {
+            Step::Ask => $this->ask($id, $row->instant('keep_until'), $now),
+            Step::Erase => ($this->erase)($id, 'time'),
+            default => null,
+        };
+    }
+
+    private function ask(int $candidate, \DateTimeImmutable $until, \DateTimeImmutable $now): void
+    {
+        $this->db->transaction(function () use ($candidate, $until, $now): void {
+            if (1 !== $this->db->execute('UPDATE candidate SET keep_asked_at = :now WHERE id = :id AND keep_asked_at IS NULL', ['id' => $candidate, 'now' => $now])) {
+                return;
+            }
+            $last = max($until, $now->setTime(0, 0)->modify('+'.Keeping::GRACE_DAYS.' days'));
+            $this->mailing->toCandidate('keep-'.$candidate.'-'.$until->format('Ymd'), $candidate, null, $this->mailing->templateFor('keep_ask', $candidate), ['day' => $last->format('Y-m-d'), 'months' => (string) $this->retention->rules()->future, 'link' => $this->links->issue(GuestLinks::KEEP, $candidate, self::LINK_DAYS)]);
+            $this->log->record('candidate.asked_to_stay', 'candidate', $candidate, null, $candidate, ['until' => $until->format('Y-m-d')]);
+        });
+    }
+
+    /** Files that came in a drop and were nobody's after all. */
+    private function loose(): void
+    {
+        foreach ($this->db->rows("UPDATE intake_file SET state = 'cancelled', name = 'removed', refusal = NULL, candidate_id = NULL, likeness = NULL WHERE id IN (SELECT id FROM intake_file WHERE state <> 'read' AND name <> 'removed' AND at < :old LIMIT 200) RETURNING sha256", ['old' => $this->clock->now()->modify('-'.self::LOOSE_DAYS.' days')]) as $row) {
+            if (!Erase::needed($this->db, $row->str('sha256'))) {
+                $this->files->drop($row->str('sha256'));
+            }
+        }
+    }
+}
