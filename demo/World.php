@@ -127,6 +127,7 @@ final class World
             $this->careersSites();
             $this->intake();
             $this->kept();
+            $this->records();
             $this->shown();
             $tell('first versions of the briefs');
             foreach ($this->entities->getRepository(Requisition::class)->findAll() as $requisition) {
@@ -226,6 +227,29 @@ final class World
         if (null !== $known) {
             $text = "Someone Again\nFleet electrician\n";
             $this->db->insert('intake_file', ['intake_id' => $id, 'name' => 'again.txt', 'sha256' => $this->files->put($text), 'size' => \strlen($text), 'state' => 'known', 'refusal' => 'same_address', 'candidate_id' => $known->int('candidate_id'), 'at' => $this->ago(2)]);
+        }
+    }
+
+    /** Tags, lists, a few who work or worked here, and two employers whose people are left alone. */
+    private function records(): void
+    {
+        $by = $this->accounts['Solveig Aune'];
+        foreach (['night sailings' => 7, 'fair in Ålesund' => 13, 'speaks to crews' => 29, 'again next season' => 17] as $name => $each) {
+            $tag = $this->db->insert('tag', ['name' => $name]);
+            $this->db->execute('INSERT INTO candidate_tag (candidate_id, tag_id, account_id, at) SELECT id, :t, :by, :at FROM candidate WHERE id <= 400 AND id % :n = 3 AND claims IS NULL', ['t' => $tag, 'by' => $by, 'at' => $this->ago(12), 'n' => $each]);
+        }
+        foreach ([['Electricians for the winter yard', true, 'c.headline ILIKE \'%electric%\'', 14, 'would take a season'], ['Met at the fair', true, 'c.id % 23 = 5', 9, ''], ['To call in spring', false, 'c.would_move', 6, '']] as [$name, $shared, $which, $most, $note]) {
+            $list = $this->db->insert('people_list', ['name' => $name, 'account_id' => $by, 'shared' => $shared, 'created_at' => $this->ago(30)]);
+            $this->db->execute("INSERT INTO people_list_entry (list_id, candidate_id, note, account_id, at) SELECT :l, c.id, CASE WHEN c.id % 3 = 0 THEN :n ELSE '' END, :by, CAST(:at AS timestamptz) + (c.id % 19) * interval '1 day' FROM candidate c WHERE c.id BETWEEN 30 AND 400 AND c.claims IS NULL AND $which ORDER BY c.id LIMIT $most", ['l' => $list, 'n' => $note, 'by' => $by, 'at' => $this->ago(25)]);
+        }
+        foreach ([[211, '10412', 'Deck', 900, null], [233, '10877', 'Electrical', 1400, 220], [247, '11035', 'Catering', 300, null]] as [$id, $number, $unit, $since, $left]) {
+            $this->db->execute('INSERT INTO colleague (number, name, email, phone, unit, since, until, at) SELECT :n, name, email, phone, :u, :s, :l, :at FROM candidate WHERE id = :c', ['n' => $number, 'u' => $unit, 's' => $this->ago($since)->format('Y-m-d'), 'l' => null === $left ? null : $this->ago($left)->format('Y-m-d'), 'at' => $this->ago(3), 'c' => $id]);
+            $this->db->execute('UPDATE candidate SET colleague = :n WHERE id = :c', ['n' => $number, 'c' => $id]);
+        }
+        // the same name and number, another address: someone has to say
+        $this->db->execute("INSERT INTO colleague (number, name, email, phone, unit, since, at) SELECT '11200', name, 'private.' || email, phone, 'Engine', :s, :at FROM candidate WHERE id = 262", ['s' => $this->ago(60)->format('Y-m-d'), 'at' => $this->ago(3)]);
+        foreach ([['Kirkvoe Harbour', 200, 'Sister house; agreed by the two boards.'], ['Granholm Data', null, 'They run our booking; agreed with their head of staff.']] as [$employer, $days, $note]) {
+            $this->db->insert('no_poach', ['employer' => $employer, 'folded' => Traits::company($employer), 'until' => null === $days ? null : $this->today->modify("+$days days")->format('Y-m-d'), 'note' => $note, 'account_id' => $this->accounts['Runa Eikeland'], 'at' => $this->ago(40)]);
         }
     }
 
@@ -370,7 +394,7 @@ final class World
         $locale = ['NO' => 'nb', 'PL' => 'pl'][$p['country']] ?? 'en';
         [$earns, $expects] = self::pay($id, $p['trade'], $p['years'], $p['country']);
         $currency = Organisation::CURRENCY[$p['country']] ?? 'EUR';
-        $this->bulk('candidate')->add(['id' => $id, 'pay_current' => $earns, 'pay_expected' => $expects, 'pay_currency' => null === $earns && null === $expects ? null : $currency, 'name' => $p['name'], 'email' => $p['email'], 'phone' => $p['phone'], 'city' => $p['city'], 'country' => $p['country'], 'zone' => Trades::ZONES[$p['country']], 'locale' => $locale, 'headline' => $p['headline'], 'years' => (string) $p['years'], 'would_move' => $p['would_move'], 'source' => 'applied', 'active_on' => $p['active_on'], 'contact_barred_until' => 0 === $id % 29 ? $this->today->modify('+200 days')->format('Y-m-d') : null, 'created_at' => $this->ago($daysAgo)]);
+        $this->bulk('candidate')->add(['id' => $id, 'pay_current' => $earns, 'pay_expected' => $expects, 'pay_currency' => null === $earns && null === $expects ? null : $currency, 'name' => $p['name'], 'email' => $p['email'], 'phone' => $p['phone'], 'city' => $p['city'], 'country' => $p['country'], 'zone' => Trades::ZONES[$p['country']], 'locale' => $locale, 'headline' => $p['headline'], 'years' => (string) $p['years'], 'would_move' => $p['would_move'], 'employer' => $p['jobs'][0]['employer'], 'employer_folded' => Traits::company($p['jobs'][0]['employer']), 'source' => 'applied', 'active_on' => $p['active_on'], 'contact_barred_until' => 0 === $id % 29 ? $this->today->modify('+200 days')->format('Y-m-d') : null, 'created_at' => $this->ago($daysAgo)]);
         $this->bulk('resume', ['reading' => 'jsonb'])->add($this->resume($id, $p['text'], $daysAgo));
         foreach (Blocks::keys(Traits::of($p['name'], $p['email'], [$p['phone']], array_map(static fn (array $j): array => ['name' => $j['employer'], 'from' => null, 'to' => null], $p['jobs']), [], $p['city'])) as $key) {
             $this->bulk('candidate_block')->add(['key' => $key, 'candidate_id' => $id]);

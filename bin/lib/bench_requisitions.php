@@ -86,7 +86,7 @@ $post = static function (string $path, array $fields) use ($base, $jar): array {
 preg_match('/name="_token" value="([^"]+)"/', $page, $m);
 $token = $m[1] ?? '';
 $started = microtime(true);
-[, $to] = $post('/requisitions/import', ['_token' => $token, 'file' => new CURLFile($file, 'text/csv', 'import.csv')]);
+[, $to] = $post('/import/requisitions', ['_token' => $token, 'file' => new CURLFile($file, 'text/csv', 'import.csv')]);
 $import = (string) parse_url($to, \PHP_URL_PATH);
 $until = static function (string $state) use ($get, $import): void {
     for ($end = microtime(true) + 300; microtime(true) < $end;) {

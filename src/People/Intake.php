@@ -7,8 +7,6 @@ namespace Jorvent\People;
 use Doctrine\ORM\EntityManagerInterface;
 use Jorvent\Activity\ActivityLog;
 use Jorvent\Core\Resume\Reader;
-use Jorvent\Core\Shared\Money;
-use Jorvent\Core\Shared\Refusal;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\People\Entity\Candidate;
 use Jorvent\People\Extract\Broken;
@@ -148,41 +146,6 @@ final readonly class Intake
         }
 
         return $this->db->transaction(fn (): int => $this->make($id, $file, new ResumeFile($file->str('sha256'), 'application/octet-stream', $file->str('name'), max(1, $file->int('size')), $name."\n".$email), $name, '' === $email ? null : $email, null, null));
-    }
-
-    /**
-     * Someone met or on the phone, typed by a recruiter: laid down as a text like any other that comes in, so that it is read, found and corrected in the same way.
-     *
-     * @param array<string, string> $told name, email, phone, city, headline, notice, start, note
-     */
-    public function typed(array $told, ?Money $earns, ?Money $wants): int
-    {
-        $email = $told['email'] ?? '';
-        Refused::unlessEmpty(array_values(array_filter([
-            mb_strlen($told['name'] ?? '') < 2 ? new Refusal('name', 'missing') : null, '' !== $email && false === filter_var($email, \FILTER_VALIDATE_EMAIL, \FILTER_FLAG_EMAIL_UNICODE) ? new Refusal('email', 'email_wrong') : null,
-            null !== $this->known->address($email) ? new Refusal('email', 'email_known') : null,
-            null !== $earns && null !== $wants && $earns->currency !== $wants->currency ? new Refusal('wants', 'amount_wrong') : null,
-        ])));
-        $lines = [];
-        foreach (['name' => 'Name', 'email' => 'E-mail', 'phone' => 'Phone', 'city' => 'Address', 'notice' => 'Notice period', 'start' => 'Available from'] as $field => $label) {
-            $lines[] = '' === ($told[$field] ?? '') ? '' : $label.': '.$told[$field];
-        }
-        $lines[] = null === $wants ? '' : 'Expected pay: '.$wants->currency.' '.$wants->units();
-        $lines[] = '' === ($told['headline'] ?? '') ? '' : "\nSummary\n".$told['headline'];
-        $lines[] = '' === ($told['note'] ?? '') ? '' : "\nOther\n".$told['note'];
-        $text = implode("\n", array_filter($lines, static fn (string $l): bool => '' !== $l))."\n";
-
-        return $this->db->transaction(function () use ($told, $email, $earns, $wants, $text): int {
-            $candidate = new Candidate(mb_substr($told['name'], 0, 200), '' === $email ? null : $email, ($told['phone'] ?? '') ?: null, ($told['city'] ?? '') ?: null, 'Europe/Oslo', 'en', 'by_hand', null, $this->clock->now());
-            $candidate->describe(mb_substr($told['headline'] ?? '', 0, 200), null, null, $this->clock->now());
-            $this->entities->persist($candidate);
-            $this->entities->flush();
-            $this->db->execute('UPDATE candidate SET pay_current = :e, pay_expected = :w, pay_currency = :c WHERE id = :id', ['id' => $candidate->id, 'e' => $earns?->minor, 'w' => $wants?->minor, 'c' => ($wants ?? $earns)?->currency]);
-            ($this->add)($candidate->id, new ResumeFile('', 'text/plain', 'by-hand.txt', \strlen($text), $text));
-            $this->log->record('candidate.typed', 'candidate', $candidate->id, null, $candidate->id);
-
-            return $candidate->id;
-        });
     }
 
     /** What waits is not read any more; what was read stays. */

@@ -19,9 +19,13 @@ use Psr\Clock\ClockInterface;
 final readonly class Merge
 {
     /** What moves, by table, known by its id. */
-    private const MOVED = ['resume', 'application', 'interview', 'outbox', 'personal_value', 'opening_alert', 'intake_file'];
+    private const MOVED = ['resume', 'application', 'interview', 'outbox', 'personal_value', 'opening_alert', 'intake_file', 'data_request'];
+    /** What moves where the survivor has not the same: the table, and what it is known by. */
+    private const SHARED = ['verdict' => 'requisition_id', 'candidate_tag' => 'tag_id', 'people_list_entry' => 'list_id'];
     /** What the survivor takes over where it has nothing of its own. */
-    private const FILLED = ['email', 'phone', 'city', 'country', 'headline', 'years', 'would_move', 'pay_current', 'pay_expected', 'pay_currency', 'active_on', 'outside_ref'];
+    private const FILLED = ['email', 'phone', 'city', 'country', 'headline', 'years', 'would_move', 'pay_current', 'pay_expected', 'pay_currency', 'active_on', 'outside_ref', 'colleague', 'employer', 'employer_folded'];
+    /** What the stricter of the two decides. */
+    private const BAR = ['contact_barred_until', 'contact_barred_note'];
     private const EXCLUSION_VIOLATION = '23P01';
     private const UNIQUE_VIOLATION = '23505';
 
@@ -34,7 +38,7 @@ final readonly class Merge
     {
         [$a, $b] = [$this->person($survivor), $this->person($other)];
         $lines = [];
-        foreach (['name', ...self::FILLED, 'contact_barred_until'] as $field) {
+        foreach (['name', ...array_diff(self::FILLED, ['employer_folded']), 'contact_barred_until'] as $field) {
             [$kept, $lost] = [self::said($a, $field), self::said($b, $field)];
             if ($kept !== $lost) {
                 $lines[] = ['field' => $field, 'kept' => $kept, 'other' => $lost, 'wins' => 'contact_barred_until' === $field ? (string) $lost > (string) $kept : null === $kept && null !== $lost && 'name' !== $field];
@@ -60,22 +64,25 @@ final readonly class Merge
                 foreach (self::MOVED as $table) {
                     $except = match ($table) {
                         'application' => ' AND NOT EXISTS (SELECT 1 FROM application p WHERE p.candidate_id = :s AND p.requisition_id = application.requisition_id)',
+                        'data_request' => ' AND (done_at IS NOT NULL OR NOT EXISTS (SELECT 1 FROM data_request q WHERE q.candidate_id = :s AND q.kind = data_request.kind AND q.done_at IS NULL))',
                         'interview' => ' AND EXISTS (SELECT 1 FROM application p WHERE p.id = interview.application_id AND p.candidate_id = :s)',
                         default => '',
                     };
                     $moved[$table] = array_map(static fn (Record $r): int => $r->int('id'), $this->db->rows("UPDATE $table SET candidate_id = :s WHERE candidate_id = :o$except RETURNING id", $both));
                 }
-                $moved['verdict'] = array_map(static fn (Record $r): int => $r->int('requisition_id'), $this->db->rows('UPDATE verdict SET candidate_id = :s WHERE candidate_id = :o AND NOT EXISTS (SELECT 1 FROM verdict v WHERE v.candidate_id = :s AND v.requisition_id = verdict.requisition_id) RETURNING requisition_id', $both));
+                foreach (self::SHARED as $table => $known) {
+                    $moved[$table] = array_map(static fn (Record $r): int => $r->int($known), $this->db->rows("UPDATE $table SET candidate_id = :s WHERE candidate_id = :o AND NOT EXISTS (SELECT 1 FROM $table v WHERE v.candidate_id = :s AND v.$known = $table.$known) RETURNING $known", $both));
+                }
                 // the address is the survivor's only after the other stands apart: two may not have the same
                 $this->db->execute('UPDATE candidate SET claims = :s, merged_into = :s WHERE id = :o', $both);
                 // who was made one with the other before is one with the survivor now
                 $moved['merged'] = array_map(static fn (Record $r): int => $r->int('id'), $this->db->rows('UPDATE candidate SET claims = :s, merged_into = :s WHERE merged_into = :o RETURNING id', $both));
                 $sets = implode(', ', array_map(static fn (string $f): string => 'headline' === $f ? "headline = CASE WHEN s.headline = '' THEN o.headline ELSE s.headline END" : "$f = coalesce(s.$f, o.$f)", array_diff(self::FILLED, ['pay_current', 'pay_expected', 'pay_currency', 'outside_ref'])));
-                $this->db->execute("UPDATE candidate c SET $sets, contact_barred_until = greatest(s.contact_barred_until, o.contact_barred_until),
+                $this->db->execute("UPDATE candidate c SET $sets, contact_barred_until = greatest(s.contact_barred_until, o.contact_barred_until), contact_barred_note = CASE WHEN o.contact_barred_until > coalesce(s.contact_barred_until, '-infinity') THEN o.contact_barred_note ELSE s.contact_barred_note END,
                     pay_current = CASE WHEN s.pay_currency IS NULL THEN o.pay_current ELSE s.pay_current END, pay_expected = CASE WHEN s.pay_currency IS NULL THEN o.pay_expected ELSE s.pay_expected END, pay_currency = coalesce(s.pay_currency, o.pay_currency)
                     FROM candidate s, candidate o WHERE c.id = :s AND s.id = :s AND o.id = :o", $both);
                 $after = $this->person($survivor);
-                $json = static fn (Record $r): string => json_encode(array_intersect_key($r->columns(), array_flip([...self::FILLED, 'contact_barred_until'])), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE);
+                $json = static fn (Record $r): string => json_encode(array_intersect_key($r->columns(), array_flip([...self::FILLED, ...self::BAR])), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE);
                 $id = $this->db->insert('candidate_merge', ['survivor_id' => $survivor, 'other_id' => $other, 'moved' => $moved, 'survivor_before' => json_decode($json($a), true), 'survivor_after' => json_decode($json($after), true), 'account_id' => $by, 'at' => $this->clock->now()]);
                 $this->db->execute('DELETE FROM candidate_words WHERE candidate_id = :o', ['o' => $other]);
                 $this->db->execute('DELETE FROM candidate_block WHERE candidate_id = :o', ['o' => $other]);
@@ -107,9 +114,9 @@ final readonly class Merge
                 }
                 [$before, $after] = [$row->json('survivor_before'), $row->json('survivor_after')];
                 // what was taken over goes back where nobody changed it since
-                foreach ([...self::FILLED, 'contact_barred_until'] as $field) {
+                foreach ([...self::FILLED, ...self::BAR] as $field) {
                     if (($before[$field] ?? null) !== ($after[$field] ?? null)) {
-                        $this->db->execute("UPDATE candidate SET $field = :b WHERE id = :s AND $field IS NOT DISTINCT FROM :a", ['s' => $survivor, 'b' => $before[$field] ?? ('headline' === $field ? '' : null), 'a' => $after[$field] ?? null]);
+                        $this->db->execute("UPDATE candidate SET $field = :b WHERE id = :s AND $field IS NOT DISTINCT FROM :a", ['s' => $survivor, 'b' => $before[$field] ?? (\in_array($field, ['headline', 'contact_barred_note'], true) ? '' : null), 'a' => $after[$field] ?? null]);
                     }
                 }
                 $moved = $row->json('moved');
@@ -119,8 +126,10 @@ final readonly class Merge
                         $this->db->execute("UPDATE $table SET candidate_id = :o WHERE id IN (:ids) AND candidate_id = :s", ['o' => $other, 's' => $survivor, 'ids' => $ids($table)]);
                     }
                 }
-                if ([] !== $ids('verdict')) {
-                    $this->db->execute('UPDATE verdict SET candidate_id = :o WHERE requisition_id IN (:ids) AND candidate_id = :s', ['o' => $other, 's' => $survivor, 'ids' => $ids('verdict')]);
+                foreach (self::SHARED as $table => $known) {
+                    if ([] !== $ids($table)) {
+                        $this->db->execute("UPDATE $table SET candidate_id = :o WHERE $known IN (:ids) AND candidate_id = :s", ['o' => $other, 's' => $survivor, 'ids' => $ids($table)]);
+                    }
                 }
                 if ([] !== $ids('merged')) {
                     $this->db->execute('UPDATE candidate SET claims = :o, merged_into = :o WHERE id IN (:ids) AND merged_into = :s', ['o' => $other, 's' => $survivor, 'ids' => $ids('merged')]);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Jorvent\People;
 
 use Jorvent\Activity\ActivityLog;
+use Jorvent\Core\Identity\Traits;
 use Jorvent\Core\Resume\Corrections;
 use Jorvent\Core\Resume\Reader;
 use Jorvent\Core\Shared\Refusal;
@@ -128,11 +129,13 @@ final class Readings
         $unsure = \count(array_filter(array_merge(...array_values(array_map(array_values(...), $items))), static fn (array $one): bool => 'unsure' === ($one['sure'] ?? '')));
         $this->db->execute('UPDATE resume SET unsure = :n WHERE id = :id', ['n' => $unsure, 'id' => $resume]);
         $first = array_values(array_filter($items['spells'], static fn (array $s): bool => 'unsure' !== ($s['sure'] ?? '')))[0] ?? [];
+        $now = array_values(array_filter($items['spells'], static fn (array $s): bool => 'unsure' !== ($s['sure'] ?? '') && true === ($s['ongoing'] ?? false)))[0]['employer'] ?? null;
+        $employer = \is_string($now) && '' !== $now ? $now : null;
         $headline = implode(', ', array_filter([$first['title'] ?? '', $first['employer'] ?? ''], static fn (mixed $v): bool => \is_string($v) && '' !== $v));
         $this->db->execute(
-            "UPDATE candidate c SET headline = CASE WHEN :h <> '' AND (c.headline = '' OR :corrected) THEN :h ELSE c.headline END, years = CASE WHEN CAST(:y AS numeric) IS NOT NULL AND (c.years IS NULL OR :corrected) THEN CAST(:y AS numeric) ELSE c.years END, city = coalesce(c.city, :city)
+            "UPDATE candidate c SET employer = :e, employer_folded = :ef, headline = CASE WHEN :h <> '' AND (c.headline = '' OR :corrected) THEN :h ELSE c.headline END, years = CASE WHEN CAST(:y AS numeric) IS NOT NULL AND (c.years IS NULL OR :corrected) THEN CAST(:y AS numeric) ELSE c.years END, city = coalesce(c.city, :city)
              WHERE c.id = :c AND NOT EXISTS (SELECT 1 FROM resume n WHERE n.candidate_id = c.id AND n.id > :r)",
-            ['h' => mb_substr($headline, 0, 200), 'corrected' => $corrected, 'y' => null === $months || 0 === $months ? null : number_format(min(70, $months / 12), 1, '.', ''), 'city' => \is_string($items['fields']['city']['value'] ?? null) && 'unsure' !== ($items['fields']['city']['sure'] ?? '') ? $items['fields']['city']['value'] : null, 'c' => $candidate, 'r' => $resume],
+            ['e' => null === $employer ? null : mb_substr($employer, 0, 200), 'ef' => null === $employer ? null : mb_substr(Traits::company($employer), 0, 200), 'h' => mb_substr($headline, 0, 200), 'corrected' => $corrected, 'y' => null === $months || 0 === $months ? null : number_format(min(70, $months / 12), 1, '.', ''), 'city' => \is_string($items['fields']['city']['value'] ?? null) && 'unsure' !== ($items['fields']['city']['sure'] ?? '') ? $items['fields']['city']['value'] : null, 'c' => $candidate, 'r' => $resume],
         );
     }
 

@@ -9,6 +9,7 @@ use Jorvent\Activity\ActivityLog;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Outside\ResumeBanks\ResumeBank;
 use Jorvent\People\BringIn;
+use Jorvent\People\Colleagues;
 use Jorvent\People\FitOfCandidates;
 use Jorvent\Pipeline\Entity\Application;
 use Jorvent\Platform\Database\Db;
@@ -18,7 +19,7 @@ use Psr\Clock\ClockInterface;
 /** A found person is kept: an application with origin "sourced". Nothing is kept before the brief is approved. */
 final readonly class KeepCandidate
 {
-    public function __construct(private Db $db, private EntityManagerInterface $entities, private ClockInterface $clock, private ActivityLog $log, private ResumeBank $bank, private BringIn $bringIn, private FitOfCandidates $fits, private Applications $applications, private StageVisits $visits, private UndoSteps $undo)
+    public function __construct(private Db $db, private EntityManagerInterface $entities, private ClockInterface $clock, private ActivityLog $log, private ResumeBank $bank, private BringIn $bringIn, private FitOfCandidates $fits, private Applications $applications, private StageVisits $visits, private UndoSteps $undo, private Colleagues $colleagues)
     {
     }
 
@@ -36,6 +37,13 @@ final readonly class KeepCandidate
             $barred = $row->instantOrNull('contact_barred_until');
             if (null !== $barred && $barred > $this->clock->now()) {
                 throw Refused::because('do_not_contact', '', ['until' => $barred->format('Y-m-d')]);
+            }
+            if (true === $this->colleagues->of($candidate)?->bool('now')) {
+                throw Refused::because('employed_here');
+            }
+            $spared = $this->colleagues->spared($candidate);
+            if (null !== $spared) {
+                throw Refused::because('no_poach', '', ['employer' => $spared->str('employer'), 'note' => $spared->str('note')]);
             }
             if (0 !== $this->db->int('SELECT count(*) FROM application WHERE candidate_id = :c AND requisition_id = :r', ['c' => $candidate, 'r' => $requisitionId])) {
                 throw Refused::because('already_in_pipeline');

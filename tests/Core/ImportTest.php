@@ -6,6 +6,7 @@ namespace Jorvent\Tests\Core;
 
 use Jorvent\Core\Import\Cell;
 use Jorvent\Core\Import\ColumnMatch;
+use Jorvent\Core\Import\Fields;
 use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -31,16 +32,16 @@ final class ImportTest extends TestCase
     #[DataProvider('heads')]
     public function testColumnsAreKnownByWhateverName(array $head, array $wanted): void
     {
-        self::assertSame($wanted, ColumnMatch::propose($head));
+        self::assertSame($wanted, ColumnMatch::propose($head, Fields::REQUISITION));
     }
 
     public function testEachColumnGoesToOneFieldOnly(): void
     {
         $random = new \Random\Randomizer(new \Random\Engine\Mt19937(1));
-        $names = array_merge(...array_values(ColumnMatch::NAMES));
+        $names = array_merge(...array_values(Fields::REQUISITION));
         for ($round = 0; $round < 200; ++$round) {
             $head = array_map(static fn (): string => $names[$random->getInt(0, \count($names) - 1)], range(0, 9));
-            $found = ColumnMatch::propose($head);
+            $found = ColumnMatch::propose($head, Fields::REQUISITION);
             self::assertCount(\count($found), array_unique($found));
             foreach ($found as $field => $column) {
                 self::assertArrayHasKey($column, $head, $field);

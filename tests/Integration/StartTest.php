@@ -5,10 +5,11 @@ declare(strict_types=1);
 namespace Jorvent\Tests\Integration;
 
 use Jorvent\Core\Import\ColumnMatch;
+use Jorvent\Core\Import\Fields;
+use Jorvent\Platform\Import\Imports;
 use Jorvent\Platform\Spreadsheet\SheetWriter;
 use Jorvent\Requisitions\Entity\Requisition;
 use Jorvent\Requisitions\ImportRow;
-use Jorvent\Requisitions\Imports;
 use Jorvent\Requisitions\OpenRequisitionHandler;
 use Jorvent\Tests\Support\DatabaseTest;
 use PHPUnit\Framework\Attributes\CoversClass;
@@ -69,7 +70,7 @@ final class StartTest extends DatabaseTest
         $me = $this->as('Solveig Aune')->id;
         $before = $this->int('SELECT count(*) FROM requisition');
         foreach (['csv', 'xlsx'] as $format) {
-            $id = $imports->take($this->table($format, ['Nr', 'Job title', 'Dept', 'Location', 'Antall', 'Salary from', 'Salary to', 'Deadline', 'Profile'], [
+            $id = $imports->take('requisitions', $this->table($format, ['Nr', 'Job title', 'Dept', 'Location', 'Antall', 'Salary from', 'Salary to', 'Deadline', 'Profile'], [
                 [1, 'Ship electrician', '4410', 'Bergen', 2, '620 000', '700000', '2027-02-01', 'Marine Electrician'],
                 [2, '', 'Electrical', 'bergen', 1, '', '', '', 'Marine Electrician II'],
                 [3, 'Nowhere', '9999', 'Atlantis', 'many', 'much', '1', 'soon', 'No such'],
@@ -103,7 +104,7 @@ final class StartTest extends DatabaseTest
         $new = $this->requisition($this->int('SELECT max(number) - 1 FROM requisition'));
         self::assertSame(['Ship electrician', 2, 62_000_000, '2027-02-01', ['PLC', 'switchboards', 'fault finding'], 'draft', 1], [$new->title, $new->positions, $new->brief()->payFrom?->minor, $new->targetOn?->format('Y-m-d'), $new->brief()->musts, $new->state->value, $new->profileId]);
         // the same columns another time are mapped as this person did it
-        $again = $imports->take($this->table('csv', ['Nr', 'Job title', 'Dept', 'Location', 'Antall', 'Salary from', 'Salary to', 'Deadline', 'Profile'], [[1, 'a', 'b', 'c', 1, 1, 2, '', '']]), 'again.csv', $me);
+        $again = $imports->take('requisitions', $this->table('csv', ['Nr', 'Job title', 'Dept', 'Location', 'Antall', 'Salary from', 'Salary to', 'Deadline', 'Profile'], [[1, 'a', 'b', 'c', 1, 1, 2, '', '']]), 'again.csv', $me);
         self::assertSame(2, $this->mapping($again)['unit'] ?? null);
         $imports->cancel($again, $me);
         self::assertSame('cancelled', $this->import($again)->str('state'));
@@ -115,12 +116,12 @@ final class StartTest extends DatabaseTest
         $this->putOffWhatWaits();
         $imports = $this->get(Imports::class);
         $me = $this->as('Solveig Aune')->id;
-        $id = $imports->take($this->table('csv', ['title', 'department', 'site'], (static function (): \Generator {
+        $id = $imports->take('requisitions', $this->table('csv', ['title', 'department', 'site'], (static function (): \Generator {
             for ($i = 0; $i < 1300; ++$i) {
                 yield ['Post '.$i, 0 === $i % 13 ? 'nope' : '4410', 'Bergen'];
             }
         })()), 'long.csv', $me);
-        $imports->map($id, ColumnMatch::propose(['title', 'department', 'site']), $me);
+        $imports->map($id, ColumnMatch::propose(['title', 'department', 'site'], Fields::REQUISITION), $me);
         self::assertSame(1, $this->deliverAll(1));
         self::assertSame(['checking', 500], [$this->import($id)->str('state'), $this->import($id)->int('rows_done')]);
         $this->deliverAll();
@@ -140,9 +141,9 @@ final class StartTest extends DatabaseTest
         foreach (['sheet_empty' => '', 'sheet_not_a_table' => "MZ\x90\0\0", 'sheet_old_or_locked' => "\xD0\xCF\x11\xE0\xA1\xB1\x1A\xE1".str_repeat('x', 99), 'sheet_broken' => "PK\x03\x04nothing"] as $code => $content) {
             $file = (string) tempnam(sys_get_temp_dir(), 'table');
             file_put_contents($file, $content);
-            self::assertSame(["file $code"], $this->refused(static fn () => $imports->take($file, 'x.xlsx', 1)));
+            self::assertSame(["file $code"], $this->refused(static fn () => $imports->take('requisitions', $file, 'x.xlsx', 1)));
         }
-        self::assertSame(['file sheet_empty'], $this->refused(fn () => $imports->take($this->table('csv', ['only', 'a head'], []), 'x.csv', 1)));
+        self::assertSame(['file sheet_empty'], $this->refused(fn () => $imports->take('requisitions', $this->table('csv', ['only', 'a head'], []), 'x.csv', 1)));
     }
 
     private function requisition(int $number): Requisition
@@ -161,7 +162,7 @@ final class StartTest extends DatabaseTest
     private function mapping(int $id): array
     {
         $mapping = [];
-        foreach (array_keys(ColumnMatch::NAMES) as $field) {
+        foreach (array_keys(Fields::REQUISITION) as $field) {
             $column = $this->import($id)->json('mapping')[$field] ?? null;
             if (\is_int($column)) {
                 $mapping[$field] = $column;

@@ -92,7 +92,7 @@ final readonly class Traits
     }
 
     /** A company without what its kind adds to its name. */
-    private static function company(string $name): string
+    public static function company(string $name): string
     {
         $bare = (string) preg_replace('/\b(?:as|asa|ans|sa|s a|ltd|limited|plc|inc|llc|gmbh|ab|oy|sp z o o|sp zoo|the|and|og|group|of|at)\b/', ' ', Folded::phrase($name));
 

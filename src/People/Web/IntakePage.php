@@ -10,6 +10,7 @@ use Jorvent\Core\Shared\Refused;
 use Jorvent\People\Intake;
 use Jorvent\People\Readings;
 use Jorvent\People\ReadResume;
+use Jorvent\People\TakeDown;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Files\FileStore;
 use Jorvent\Platform\Web\Errors;
@@ -80,13 +81,13 @@ final class IntakePage extends Page
 
     /** Someone met or on the phone. */
     #[Route('/typed', name: 'intake_typed', methods: ['POST'])]
-    public function typed(Request $request): Response
+    public function typed(Request $request, TakeDown $down): Response
     {
         $input = Input::of($request);
         try {
             $money = static fn (string $field): ?Money => '' === $input->line($field) ? null : Money::parse($input->line($field), $input->line('currency')) ?? throw Refused::because('amount_wrong', $field);
             $told = array_combine(self::TOLD, array_map($input->line(...), self::TOLD)) + ['note' => $input->text('note')];
-            $candidate = $this->intake->typed($told, $money('earns'), $money('wants'));
+            $candidate = $down($told, $money('earns'), $money('wants'), 'by_hand');
             $this->say('typed');
 
             return $this->redirectToRoute('person', ['candidate' => $candidate], Response::HTTP_SEE_OTHER);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Jorvent\People\Web;
 
+use Jorvent\Platform\Drawing\SpanBar;
 use Symfony\Contracts\Translation\TranslatorInterface;
 use Twig\Attribute\AsTwigFunction;
 
@@ -12,6 +13,19 @@ final readonly class PeopleTwig
 {
     public function __construct(private TranslatorInterface $words)
     {
+    }
+
+    /** @param 'spell'|'school'|'gap'|'unsure' $kind */
+    #[AsTwigFunction('span_bar', isSafe: ['html'])]
+    public function spanBar(int $from, int $to, int $first, int $last, string $kind): string
+    {
+        return SpanBar::draw($from, $to, $first, $last, $kind);
+    }
+
+    #[AsTwigFunction('span_axis', isSafe: ['html'])]
+    public function spanAxis(int $first, int $last): string
+    {
+        return SpanBar::axis($first, $last);
     }
 
     /** Where someone came from: a way of ours in words, or a board or database by its own name. */

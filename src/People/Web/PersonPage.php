@@ -4,17 +4,27 @@ declare(strict_types=1);
 
 namespace Jorvent\People\Web;
 
+use Jorvent\Accounts\Access\Access;
 use Jorvent\Accounts\Access\Permission;
+use Jorvent\Accounts\Access\SubjectFinder;
 use Jorvent\Activity\ActivityLog;
+use Jorvent\Core\Resume\Blind;
 use Jorvent\Core\Resume\JsonResume;
+use Jorvent\Core\Resume\Timeline;
+use Jorvent\People\Colleagues;
 use Jorvent\People\Merge;
+use Jorvent\People\PeopleLists;
+use Jorvent\People\PersonRecord;
 use Jorvent\People\Readings;
 use Jorvent\People\Retention;
 use Jorvent\People\SamePerson;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Files\FileStore;
+use Jorvent\Platform\Files\Pdf;
+use Jorvent\Platform\Security\Sealer;
 use Jorvent\Platform\Web\Gate;
 use Jorvent\Platform\Web\Page;
+use Psr\Clock\ClockInterface;
 use Sabre\VObject\Component\VCard;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
@@ -24,7 +34,7 @@ use Symfony\Component\Routing\Attribute\Route;
 final class PersonPage extends Page
 {
     #[Route('/people/{candidate}', name: 'person', requirements: ['candidate' => '\d+'], methods: ['GET'])]
-    public function show(int $candidate, Db $db, ActivityLog $log, SamePerson $same, Merge $merge, Retention $retention): Response
+    public function show(int $candidate, Db $db, ActivityLog $log, SamePerson $same, Merge $merge, Retention $retention, Readings $readings, PersonRecord $record, PeopleLists $lists, Colleagues $colleagues, Access $access, SubjectFinder $subjects, ClockInterface $clock): Response
     {
         // old links lead to whom they were made one with
         $into = $db->row('SELECT merged_into FROM candidate WHERE id = :id', ['id' => $candidate])?->intOrNull('merged_into');
@@ -32,7 +42,14 @@ final class PersonPage extends Page
             return $this->redirectToRoute('person', ['candidate' => $into]);
         }
 
+        $subject = $subjects->find(Gate::CANDIDATE, $candidate, $this->me()->id);
+        $newest = $db->row('SELECT id FROM resume WHERE candidate_id = :id ORDER BY created_at DESC, id DESC LIMIT 1', ['id' => $candidate])?->int('id');
+        $read = null === $newest ? null : $readings->of($newest);
+        $now = $clock->now();
+
         return $this->render('people/person.html.twig', [
+            'may_set' => null !== $subject && $access->allows($this->me(), Permission::CorrectPerson, $subject), 'tags' => $record->tags($candidate), 'all_tags' => $record->allTags(), 'on_lists' => $lists->with($candidate, $this->me()->id), 'lists' => $lists->of($this->me()->id),
+            'colleague' => $colleagues->of($candidate), 'spared' => $colleagues->spared($candidate), 'newest' => $newest, 'timeline' => null === $read ? null : Timeline::of($read['items']['spells'], $read['items']['education'], 12 * (int) $now->format('Y') + (int) $now->format('n') - 1), 'months' => $read['months'] ?? null, 'skills' => $read['reading']['skills'] ?? [],
             'person' => $db->row("SELECT c.*, (SELECT asked_at FROM data_request WHERE candidate_id = c.id AND kind = 'forget' AND done_at IS NULL) AS forget_asked_at FROM candidate c WHERE c.id = :id", ['id' => $candidate]) ?? throw $this->createNotFoundException(),
             'applications' => $db->rows('SELECT p.id, p.stage, p.state, p.origin, p.score, p.fit, p.fit_parts, p.knock_out, p.applied_at, p.entered_at, r.number, r.title, s.city FROM application p JOIN requisition r ON r.id = p.requisition_id JOIN site s ON s.id = r.site_id WHERE p.candidate_id = :id ORDER BY p.id DESC', ['id' => $candidate]),
             'resumes' => $db->rows('SELECT id, file_name, media_type, size, text, created_at, file_sha256, unsure FROM resume WHERE candidate_id = :id ORDER BY created_at DESC, id DESC', ['id' => $candidate]),
@@ -70,6 +87,22 @@ final class PersonPage extends Page
         }
 
         return new Response($card->serialize(), 200, ['Content-Type' => 'text/vcard; charset=utf-8', 'Content-Disposition' => 'attachment; filename="contact.vcf"']);
+    }
+
+    /** What is known of them in our layout; or without who it is, for fair review. */
+    #[Route('/people/{candidate}/{copy}.pdf', name: 'person_pdf', requirements: ['candidate' => '\d+', 'copy' => 'copy|blind'], methods: ['GET'])]
+    public function pdf(int $candidate, string $copy, Db $db, Readings $readings, Pdf $pdf, Sealer $sealer): Response
+    {
+        $person = $db->row('SELECT name, email, phone, city, country, headline, years FROM candidate WHERE id = :id AND erased_at IS NULL', ['id' => $candidate]) ?? throw $this->createNotFoundException();
+        $newest = $db->row('SELECT id FROM resume WHERE candidate_id = :id ORDER BY created_at DESC, id DESC LIMIT 1', ['id' => $candidate])?->int('id');
+        $read = null === $newest ? ['items' => ['fields' => [], 'spells' => [], 'education' => [], 'languages' => [], 'certificates' => []], 'reading' => []] : $readings->of($newest);
+        // a number that says nothing of who it is, the same each time
+        $code = strtoupper(substr($sealer->token('blind '.$candidate), 0, 6));
+        $blind = Blind::of(['name' => $person->str('name'), 'email' => $person->strOrNull('email'), 'phone' => $person->strOrNull('phone'), 'city' => $person->strOrNull('city'), 'headline' => $person->str('headline'), 'years' => $person->floatOrNull('years')], $read['items'], $read['reading']);
+        $written = $pdf->write('people/copy.pdf.twig', 'blind' === $copy ? ['code' => $code, 'person' => null, 'copy' => $blind->copy, 'items' => null] : ['code' => null, 'person' => $person, 'copy' => $blind->copy, 'items' => $read['items']]);
+        $name = 'blind' === $copy ? 'candidate-'.$code.'.pdf' : 'resume-'.$candidate.'.pdf';
+
+        return new Response($written, 200, ['Content-Type' => 'application/pdf', 'Content-Disposition' => 'attachment; filename="'.$name.'"', 'Cache-Control' => 'private, no-store']);
     }
 
     /** The original as it came: offered to be saved, never with a type that a browser would run. */

@@ -2,16 +2,12 @@
 
 declare(strict_types=1);
 
-namespace Jorvent\Requisitions;
+namespace Jorvent\Platform\Import;
 
-use Jorvent\Accounts\Access\Permission;
 use Jorvent\Activity\ActivityLog;
 use Jorvent\Core\Import\ColumnMatch;
-use Jorvent\Core\Organisation\Code;
-use Jorvent\Core\Organisation\UnitKind;
 use Jorvent\Core\Shared\Refusal;
 use Jorvent\Core\Shared\Refused;
-use Jorvent\Organisation\ReachList;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
 use Jorvent\Platform\Files\FileStore;
@@ -20,11 +16,11 @@ use Jorvent\Platform\Outbox\Item;
 use Jorvent\Platform\Outbox\Outbox;
 use Jorvent\Platform\Spreadsheet\SheetReader;
 use Jorvent\Platform\Spreadsheet\Unreadable;
-use Jorvent\Platform\Text\RichText;
 use Psr\Clock\ClockInterface;
+use Symfony\Component\DependencyInjection\Attribute\AutowireIterator;
 
 /**
- * Many requisitions from a table: columns mapped, every row checked, the good ones imported when the person agrees. The worker does it in pieces, each in a transaction of its own,
+ * Many at once from a table: columns mapped, every row checked, the good ones imported when the person agrees. The worker does it in pieces, each in a transaction of its own,
  * so that progress is seen, it can be cancelled between two, and a worker that dies repeats one piece at most.
  */
 final readonly class Imports implements Carrier
@@ -34,13 +30,15 @@ final readonly class Imports implements Carrier
     private const MOST_ERRORS = 400;
     private const PREVIEW = 8;
 
-    public function __construct(private Db $db, private ClockInterface $clock, private ActivityLog $log, private Outbox $outbox, private FileStore $files, private ReachList $reach, private RichText $text, private OpenRequisitionHandler $open)
+    /** @param iterable<ImportKind> $kinds */
+    public function __construct(private Db $db, private ClockInterface $clock, private ActivityLog $log, private Outbox $outbox, private FileStore $files, #[AutowireIterator(ImportKind::class)] private iterable $kinds)
     {
     }
 
     /** Takes a file in and proposes what its columns are: as this person mapped such a table before, else by their names. */
-    public function take(string $path, string $name, int $account): int
+    public function take(string $kind, string $path, string $name, int $account): int
     {
+        $of = $this->of($kind);
         try {
             $head = null;
             $rows = 0;
@@ -56,9 +54,9 @@ final readonly class Imports implements Carrier
         if (null === $head || $rows < 2) {
             throw Refused::because('sheet_empty', 'file');
         }
-        $kept = $this->db->row('SELECT mapping FROM import_mapping WHERE account_id = :a AND head_key = :k', ['a' => $account, 'k' => self::key($head)])?->json('mapping');
+        $kept = $this->db->row('SELECT mapping FROM import_mapping WHERE account_id = :a AND head_key = :k', ['a' => $account, 'k' => self::key($head, $kind)])?->json('mapping');
 
-        return $this->db->insert('import', ['account_id' => $account, 'file_sha256' => $this->files->put((string) file_get_contents($path)), 'file_name' => mb_substr($name, 0, 200), 'state' => 'mapping', 'head' => $head, 'mapping' => self::mapping($kept ?? ColumnMatch::propose($head), $head) ?: new \stdClass(), 'rows_total' => $rows - 1, 'created_at' => $this->clock->now()]);
+        return $this->db->insert('import', ['kind' => $kind, 'account_id' => $account, 'file_sha256' => $this->files->put((string) file_get_contents($path)), 'file_name' => mb_substr($name, 0, 200), 'state' => 'mapping', 'head' => $head, 'mapping' => self::mapping($kept ?? ColumnMatch::propose($head, $of->fields()), $head, $of) ?: new \stdClass(), 'rows_total' => $rows - 1, 'created_at' => $this->clock->now()]);
     }
 
     /** @param array<string, int> $mapping column by field */
@@ -69,9 +67,11 @@ final readonly class Imports implements Carrier
             if (!\in_array($row->str('state'), ['mapping', 'checked'], true)) {
                 throw Refused::because('import_runs');
             }
-            $mapping = self::mapping($mapping, $row->strings('head'));
-            Refused::unlessEmpty(array_values(array_filter([isset($mapping['title']) || isset($mapping['profile']) ? null : new Refusal('title', 'missing'), isset($mapping['unit']) ? null : new Refusal('unit', 'missing'), isset($mapping['site']) ? null : new Refusal('site', 'missing')])));
-            $this->db->execute('INSERT INTO import_mapping (account_id, head_key, mapping) VALUES (:a, :k, :m) ON CONFLICT (account_id, head_key) DO UPDATE SET mapping = EXCLUDED.mapping', ['a' => $account, 'k' => self::key($row->strings('head')), 'm' => json_encode($mapping, \JSON_THROW_ON_ERROR)]);
+            $kind = $this->of($row->str('kind'));
+            $mapping = self::mapping($mapping, $row->strings('head'), $kind);
+            $missing = array_filter($kind->needed(), static fn (array $one): bool => [] === array_intersect($one, array_keys($mapping)));
+            Refused::unlessEmpty(array_map(static fn (string $field): Refusal => new Refusal($field, 'missing'), array_keys($missing)));
+            $this->db->execute('INSERT INTO import_mapping (account_id, head_key, mapping) VALUES (:a, :k, :m) ON CONFLICT (account_id, head_key) DO UPDATE SET mapping = EXCLUDED.mapping', ['a' => $account, 'k' => self::key($row->strings('head'), $row->str('kind')), 'm' => json_encode($mapping, \JSON_THROW_ON_ERROR)]);
             $this->db->execute("UPDATE import SET state = 'checking', mapping = :m, rows_done = 0, rows_good = 0, rows_bad = 0, errors = '[]' WHERE id = :id", ['id' => $id, 'm' => json_encode($mapping, \JSON_THROW_ON_ERROR)]);
             $this->piece($id, 'checking', 0);
         });
@@ -110,15 +110,14 @@ final readonly class Imports implements Carrier
     /**
      * The first rows as they would be read.
      *
-     * @return list<array{number: int, cells: list<string>, brief: Brief|null, refusals: list<Refusal>}>
+     * @return list<array{number: int, line: ImportLine}>
      */
     public function preview(Record $import): array
     {
         $reader = $this->reader($import);
         $lines = [];
         foreach ($this->rows($import) as $number => $cells) {
-            [$brief, , $refusals] = $reader->read($cells);
-            $lines[] = ['number' => $number, 'cells' => $cells, 'brief' => $brief, 'refusals' => $refusals];
+            $lines[] = ['number' => $number, 'line' => $reader($cells)];
             if (\count($lines) >= self::PREVIEW) {
                 break;
             }
@@ -142,7 +141,7 @@ final readonly class Imports implements Carrier
         $from = (int) $item->text('from');
         $reader = $this->reader($import);
         $errors = $import->objects('errors');
-        $drafts = [];
+        $values = [];
         [$good, $bad, $at] = [$import->int('rows_good'), $import->int('rows_bad'), 0];
         foreach ($this->rows($import) as $number => $cells) {
             if ($at++ < $from) {
@@ -151,18 +150,18 @@ final readonly class Imports implements Carrier
             if ($at > $from + self::PIECE) {
                 break;
             }
-            [$brief, $profile, $refusals] = $reader->read($cells);
+            $line = $reader($cells);
             if ('checking' === $phase) {
-                null === $brief || [] !== $refusals ? ++$bad : ++$good;
-                foreach (\count($errors) < self::MOST_ERRORS ? $refusals : [] as $refusal) {
+                $line->good() ? ++$good : ++$bad;
+                foreach (\count($errors) < self::MOST_ERRORS ? $line->refusals : [] as $refusal) {
                     $errors[] = ['row' => $number, 'field' => $refusal->field, 'code' => $refusal->code, 'value' => $refusal->data['value'] ?? '', 'data' => $refusal->data];
                 }
-            } elseif (null !== $brief && [] === $refusals) {
-                $drafts[] = [$brief, $profile];
+            } elseif ($line->good()) {
+                $values[] = $line->value;
             }
         }
-        foreach (array_chunk($drafts, 100) as $some) {
-            $this->open->writeMany($some, ['import' => $item->subjectId], $import->int('account_id'));
+        if ([] !== $values) {
+            $this->of($import->str('kind'))->write($values, $item->subjectId, $import->int('account_id'));
         }
         $done = min($import->int('rows_total'), $from + self::PIECE);
         $over = $done >= $import->int('rows_total');
@@ -172,7 +171,7 @@ final readonly class Imports implements Carrier
         if (!$over) {
             $this->piece($item->subjectId, $phase, $done);
         } elseif ('importing' === $phase) {
-            $this->log->record('requisitions.imported', 'import', $item->subjectId, change: ['rows' => $good]);
+            $this->log->record($import->str('kind').'.imported', 'import', $item->subjectId, change: ['rows' => $good]);
         }
     }
 
@@ -194,27 +193,22 @@ final readonly class Imports implements Carrier
         }
     }
 
-    private function reader(Record $import): ImportRow
+    /** @return callable(list<string>): ImportLine */
+    private function reader(Record $import): callable
     {
-        $account = $import->int('account_id');
-        $units = $sites = $people = $profiles = [];
-        foreach ($this->reach->choices($account, Permission::OpenRequisition) as $u) {
-            if (UnitKind::from($u->str('kind'))->hires()) {
-                $units += [mb_strtolower($u->str('name')) => $u];
-                $units[Code::folded($u->str('code'))] = $u;
+        $kind = $this->of($import->str('kind'));
+
+        return $kind->reader(self::mapping($import->json('mapping'), $import->strings('head'), $kind), $import->int('account_id'));
+    }
+
+    public function of(string $key): ImportKind
+    {
+        foreach ($this->kinds as $kind) {
+            if ($kind->key() === $key) {
+                return $kind;
             }
         }
-        foreach ($this->db->rows('SELECT id, name, city, country, currency FROM site') as $s) {
-            $sites += [mb_strtolower($s->str('name')) => $s, mb_strtolower($s->str('city')) => $s];
-        }
-        foreach ($this->db->rows("SELECT a.id, a.name, a.email FROM account a WHERE a.active AND EXISTS (SELECT 1 FROM account_grant g WHERE g.account_id = a.id AND g.role IN ('recruiter', 'manager'))") as $p) {
-            $people += [mb_strtolower($p->str('name')) => $p->int('id'), mb_strtolower($p->str('email')) => $p->int('id')];
-        }
-        foreach ($this->db->rows('SELECT * FROM role_profile WHERE retired_at IS NULL ORDER BY id') as $p) {
-            $profiles += [mb_strtolower($p->str('title')) => $p, mb_strtolower($p->str('title').' '.$p->str('level')) => $p];
-        }
-
-        return new ImportRow(self::mapping($import->json('mapping'), $import->strings('head')), $units, $sites, $people, $profiles, $account, $this->clock->now()->setTime(0, 0), $this->text);
+        throw Refused::because('missing');
     }
 
     /**
@@ -223,11 +217,11 @@ final readonly class Imports implements Carrier
      *
      * @return array<string, int>
      */
-    private static function mapping(array $mapping, array $head): array
+    private static function mapping(array $mapping, array $head, ImportKind $kind): array
     {
         $clean = [];
         foreach ($mapping as $field => $column) {
-            if (\is_string($field) && isset(ColumnMatch::NAMES[$field]) && \is_int($column) && $column >= 0 && $column < \count($head)) {
+            if (\is_string($field) && isset($kind->fields()[$field]) && \is_int($column) && $column >= 0 && $column < \count($head)) {
                 $clean[$field] = $column;
             }
         }
@@ -236,8 +230,8 @@ final readonly class Imports implements Carrier
     }
 
     /** @param list<string> $head */
-    private static function key(array $head): string
+    private static function key(array $head, string $kind): string
     {
-        return hash('sha256', implode("\n", array_map(ColumnMatch::fold(...), $head)));
+        return hash('sha256', $kind."\n".implode("\n", array_map(ColumnMatch::fold(...), $head)));
     }
 }

@@ -2,48 +2,50 @@
 
 declare(strict_types=1);
 
-namespace Jorvent\Requisitions\Web;
+namespace Jorvent\Platform\Import\Web;
 
+use Jorvent\Accounts\Access\Access;
 use Jorvent\Accounts\Access\Permission;
-use Jorvent\Core\Import\ColumnMatch;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Platform\Database\Db;
+use Jorvent\Platform\Import\ImportKind;
+use Jorvent\Platform\Import\Imports;
 use Jorvent\Platform\Spreadsheet\SheetWriter;
 use Jorvent\Platform\Web\Errors;
 use Jorvent\Platform\Web\Gate;
 use Jorvent\Platform\Web\Input;
 use Jorvent\Platform\Web\Page;
-use Jorvent\Requisitions\Imports;
 use Symfony\Component\HttpFoundation\File\UploadedFile;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 
-/** Many requisitions from a table: map the columns, see every error with its row and column, import the good rows when one agrees. */
+/** Many at once from a table: map the columns, see every error with its row and column, import the good rows when one agrees. */
 #[Gate(Permission::OpenRequisition)]
-#[Route('/requisitions/import')]
+#[Route('/import')]
 final class ImportPage extends Page
 {
-    public function __construct(private readonly Imports $imports, private readonly Db $db)
+    public function __construct(private readonly Imports $imports, private readonly Db $db, private readonly Access $access)
     {
     }
 
-    #[Route('', name: 'import_take', methods: ['POST'])]
-    public function take(Request $request): Response
+    #[Route('/{kind}', name: 'import_take', requirements: ['kind' => 'requisitions|people|colleagues'], methods: ['POST'])]
+    public function take(string $kind, Request $request): Response
     {
+        $of = $this->kind($kind);
         $file = $request->files->get('file');
 
         try {
             if (!$file instanceof UploadedFile || !$file->isValid()) {
                 throw Refused::because($file instanceof UploadedFile && \in_array($file->getError(), [\UPLOAD_ERR_INI_SIZE, \UPLOAD_ERR_FORM_SIZE], true) || $request->server->getInt('CONTENT_LENGTH') > 8_000_000 ? 'sheet_too_large' : 'file_missing', 'file', ['limit' => 20, 'size' => intdiv($request->server->getInt('CONTENT_LENGTH'), 1_000_000)]);
             }
-            $id = $this->imports->take($file->getPathname(), $file->getClientOriginalName(), $this->me()->id);
+            $id = $this->imports->take($kind, $file->getPathname(), $file->getClientOriginalName(), $this->me()->id);
         } catch (Refused $refused) {
             foreach ($refused->refusals as $refusal) {
                 $this->addFlash('refused', ['id' => 'refusal.'.$refusal->code, 'data' => array_combine(array_map(static fn (string $k): string => "%$k%", array_keys($refusal->data)), array_values($refusal->data))]);
             }
 
-            return $this->redirectToRoute('requisition_new', ['from' => 'table'], Response::HTTP_SEE_OTHER);
+            return $this->redirectToRoute(...$of->before(), status: Response::HTTP_SEE_OTHER);
         }
 
         return $this->redirectToRoute('import', ['id' => $id], Response::HTTP_SEE_OTHER);
@@ -58,6 +60,7 @@ final class ImportPage extends Page
     #[Route('/{id}', name: 'import_act', requirements: ['id' => '\d+'], methods: ['POST'])]
     public function act_(int $id, Request $request): Response
     {
+        $this->find($id);
         $input = Input::of($request);
         $me = $this->me()->id;
         try {
@@ -90,12 +93,27 @@ final class ImportPage extends Page
     private function page(int $id, Errors $errors): Response
     {
         $import = $this->find($id);
+        $kind = $this->imports->of($import->str('kind'));
 
-        return $this->render('requisitions/import.html.twig', ['import' => $import, 'errors' => $errors, 'head' => $import->strings('head'), 'mapping' => $import->json('mapping'), 'fields' => array_keys(ColumnMatch::NAMES), 'preview' => 'mapping' === $import->str('state') ? $this->imports->preview($import) : [], 'problems' => \array_slice($import->objects('errors'), 0, 200)], new Response(status: $errors->any() ? 422 : 200));
+        return $this->render('import/import.html.twig', ['import' => $import, 'kind' => $kind, 'needed' => array_keys($kind->needed()), 'errors' => $errors, 'head' => $import->strings('head'), 'mapping' => $import->json('mapping'), 'fields' => array_keys($kind->fields()), 'preview' => 'mapping' === $import->str('state') ? $this->imports->preview($import) : [], 'problems' => \array_slice($import->objects('errors'), 0, 200)], new Response(status: $errors->any() ? 422 : 200));
     }
 
     private function find(int $id): \Jorvent\Platform\Database\Record
     {
-        return $this->db->row('SELECT * FROM import WHERE id = :id AND account_id = :a', ['id' => $id, 'a' => $this->me()->id]) ?? throw $this->createNotFoundException();
+        $import = $this->db->row('SELECT * FROM import WHERE id = :id AND account_id = :a', ['id' => $id, 'a' => $this->me()->id]) ?? throw $this->createNotFoundException();
+        $this->kind($import->str('kind'));
+
+        return $import;
+    }
+
+    /** Each kind has a permission of its own, beside that of the door. */
+    private function kind(string $key): ImportKind
+    {
+        $kind = $this->imports->of($key);
+        if (!$this->access->allows($this->me(), $kind->permission(), null)) {
+            throw $this->createAccessDeniedException();
+        }
+
+        return $kind;
     }
 }

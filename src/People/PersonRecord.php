@@ -1,0 +1,74 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jorvent\People;
+
+use Jorvent\Activity\ActivityLog;
+use Jorvent\Core\Shared\Refused;
+use Jorvent\Platform\Database\Db;
+use Jorvent\Platform\Database\Record;
+use Psr\Clock\ClockInterface;
+
+/** What is set about a person by hand and used everywhere: tags, and until when they are not to be contacted. */
+final readonly class PersonRecord
+{
+    public const MOST_TAGS = 30;
+
+    public function __construct(private Db $db, private ClockInterface $clock, private ActivityLog $log)
+    {
+    }
+
+    /** @return list<Record> tags of a person: id, name */
+    public function tags(int $candidate): array
+    {
+        return $this->db->rows('SELECT t.id, t.name FROM candidate_tag c JOIN tag t ON t.id = c.tag_id WHERE c.candidate_id = :c ORDER BY lower(t.name)', ['c' => $candidate]);
+    }
+
+    /** @return list<string> all there are, the most used first */
+    public function allTags(): array
+    {
+        return array_map(static fn (Record $r): string => $r->str('name'), $this->db->rows('SELECT t.name FROM tag t LEFT JOIN candidate_tag c ON c.tag_id = t.id GROUP BY t.id ORDER BY count(c.candidate_id) DESC, lower(t.name) LIMIT 300'));
+    }
+
+    /** @param list<string> $names one is made when there is none of that name, whatever its capitals */
+    public function tag(int $candidate, array $names, int $by): void
+    {
+        $names = array_values(array_unique(array_filter(array_map(static fn (string $n): string => mb_substr(trim((string) preg_replace('/\s+/u', ' ', $n)), 0, 40), $names), static fn (string $n): bool => '' !== $n)));
+        if ([] === $names) {
+            throw Refused::because('missing', 'tag');
+        }
+        $this->db->transaction(function () use ($candidate, $names, $by): void {
+            if (self::MOST_TAGS < \count($names) + $this->db->int('SELECT count(*) FROM candidate_tag WHERE candidate_id = :c', ['c' => $candidate])) {
+                throw Refused::because('too_many_tags', 'tag', ['limit' => self::MOST_TAGS]);
+            }
+            foreach ($names as $name) {
+                $this->db->execute('INSERT INTO tag (name) VALUES (:n) ON CONFLICT (lower(name)) DO NOTHING', ['n' => $name]);
+                $this->db->execute('INSERT INTO candidate_tag (candidate_id, tag_id, account_id, at) SELECT :c, id, :by, :now FROM tag WHERE lower(name) = lower(:n) ON CONFLICT DO NOTHING', ['c' => $candidate, 'n' => $name, 'by' => $by, 'now' => $this->clock->now()]);
+            }
+            $this->log->record('candidate.tagged', 'candidate', $candidate, null, $candidate, ['tags' => $names]);
+        });
+    }
+
+    /** A tag that nobody has any more is gone. */
+    public function untag(int $candidate, int $tag): void
+    {
+        $this->db->transaction(function () use ($candidate, $tag): void {
+            $this->db->execute('DELETE FROM candidate_tag WHERE candidate_id = :c AND tag_id = :t', ['c' => $candidate, 't' => $tag]);
+            $this->db->execute('DELETE FROM tag WHERE id = :t AND NOT EXISTS (SELECT 1 FROM candidate_tag WHERE tag_id = :t)', ['t' => $tag]);
+        });
+    }
+
+    /** @param \DateTimeImmutable|null $until null to lift it */
+    public function bar(int $candidate, ?\DateTimeImmutable $until, string $note): void
+    {
+        $today = $this->clock->now()->setTime(0, 0);
+        if (null !== $until && ($until <= $today || $until > $today->modify('+10 years'))) {
+            throw Refused::because('bar_day_wrong', 'until');
+        }
+        $this->db->transaction(function () use ($candidate, $until, $note): void {
+            $this->db->execute('UPDATE candidate SET contact_barred_until = :u, contact_barred_note = :n WHERE id = :c', ['c' => $candidate, 'u' => $until?->format('Y-m-d'), 'n' => null === $until ? '' : mb_substr($note, 0, 300)]);
+            $this->log->record(null === $until ? 'candidate.bar_lifted' : 'candidate.barred', 'candidate', $candidate, null, $candidate, null === $until ? [] : ['until' => $until->format('Y-m-d')]);
+        });
+    }
+}

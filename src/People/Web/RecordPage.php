@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jorvent\People\Web;
+
+use Jorvent\Accounts\Access\Permission;
+use Jorvent\Core\Shared\Refused;
+use Jorvent\People\PeopleLists;
+use Jorvent\People\PersonRecord;
+use Jorvent\Platform\Web\Gate;
+use Jorvent\Platform\Web\Input;
+use Jorvent\Platform\Web\Page;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\Routing\Attribute\Route;
+
+/** What is set about a person on their page: tags, lists, not to be contacted. */
+#[Gate(Permission::CorrectPerson, Gate::CANDIDATE)]
+final class RecordPage extends Page
+{
+    #[Route('/people/{candidate}/tags', name: 'person_tags', requirements: ['candidate' => '\d{1,9}'], methods: ['POST'])]
+    public function tags(int $candidate, Request $request, PersonRecord $record): Response
+    {
+        $input = Input::of($request);
+        $off = $input->int('off');
+
+        return $this->act(fn () => null === $off ? $record->tag($candidate, explode(',', $input->line('tag')), $this->me()->id) : $record->untag($candidate, $off), null, 'person', ['candidate' => $candidate]);
+    }
+
+    #[Route('/people/{candidate}/bar', name: 'person_bar', requirements: ['candidate' => '\d{1,9}'], methods: ['POST'])]
+    public function bar(int $candidate, Request $request, PersonRecord $record): Response
+    {
+        $input = Input::of($request);
+        $lift = 'lift' === $input->line('then');
+
+        return $this->act(static fn () => $record->bar($candidate, $lift ? null : $input->day('until') ?? throw Refused::because('bar_day_wrong', 'until'), $input->line('note')), $lift ? 'bar_lifted' : 'barred', 'person', ['candidate' => $candidate]);
+    }
+
+    #[Route('/people/{candidate}/lists', name: 'person_lists', requirements: ['candidate' => '\d{1,9}'], methods: ['POST'])]
+    public function lists(int $candidate, Request $request, PeopleLists $lists): Response
+    {
+        $input = Input::of($request);
+        $me = $this->me()->id;
+        $off = $input->int('off');
+
+        return $this->act(static function () use ($input, $lists, $me, $off, $candidate): void {
+            if (null !== $off) {
+                $lists->take($off, $candidate, $me);
+            } else {
+                $lists->put($input->int('list') ?? $lists->open($input->line('name'), true, $me), $candidate, $input->line('note'), $me);
+            }
+        }, null, 'person', ['candidate' => $candidate]);
+    }
+}
