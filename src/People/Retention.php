@@ -52,7 +52,7 @@ final readonly class Retention
         $grounds = [];
         $ids = ['ids' => $candidates];
         foreach ($this->db->rows('SELECT c.id, c.source, greatest(c.created_at, (SELECT max(created_at) FROM resume WHERE candidate_id = c.id)) AS since, c.renewed_at FROM candidate c WHERE c.id IN (:ids) AND c.erased_at IS NULL', $ids) as $row) {
-            $grounds[$row->int('id')] = [self::ground($rules, Purpose::Sourced, $row->str('source'), $row->instant('since'), $row->instant('since'))];
+            $grounds[$row->int('id')] = [self::ground($rules, 'applied' === $row->str('source') ? Purpose::Application : Purpose::Sourced, $row->str('source'), $row->instant('since'), $row->instant('since'))];
             if (null !== $row->instantOrNull('renewed_at')) {
                 $grounds[$row->int('id')][] = self::ground($rules, Purpose::Future, 'renewed', $row->instant('renewed_at'), $row->instant('renewed_at'));
             }

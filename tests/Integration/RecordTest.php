@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Jorvent\Tests\Integration;
 
+use Jorvent\Core\Resume\Folded;
 use Jorvent\People\Colleagues;
 use Jorvent\People\Merge;
 use Jorvent\People\PeopleLists;
@@ -153,6 +154,40 @@ final class RecordTest extends DatabaseTest
         $merge->undo($id, $me->id);
         self::assertSame('both one, both two', $names(41).', '.$names(42));
         self::assertSame('', $this->db()->row('SELECT contact_barred_note FROM candidate WHERE id = 41')?->str('contact_barred_note'));
+    }
+
+    /** What is taken out is looked for in the text, the facts about the file, its pictures, its bytes and its name. */
+    public function testABlindCopyTellsNothingOfWhoItIs(): void
+    {
+        $this->as('Solveig Aune');
+        $file = (string) tempnam(sys_get_temp_dir(), 'blind');
+        $run = static fn (string $command): string => (string) shell_exec($command.' 2>/dev/null');
+        foreach ([7, 19, 40, 41, 120, 211] as $id) {
+            $this->client->request('GET', "/people/$id/blind.pdf");
+            self::assertResponseIsSuccessful();
+            $bytes = (string) $this->client->getResponse()->getContent();
+            file_put_contents($file, $bytes);
+            $text = $run('pdftotext -layout '.escapeshellarg($file).' -');
+            self::assertStringContainsString('Candidate', $text);
+            $person = $this->db()->row('SELECT name, email, phone, headline FROM candidate WHERE id = :id', ['id' => $id]);
+            self::assertNotNull($person);
+            self::assertStringContainsString(explode(',', $person->str('headline'))[0], $text, 'what they do is there');
+            $everything = Folded::of($text.$run('pdfinfo '.escapeshellarg($file)).$bytes.$this->client->getResponse()->headers->get('Content-Disposition'))->text;
+            $removed = [$person->str('email'), explode('@', $person->str('email'))[0], $person->str('phone'), (string) preg_replace('/\D/', '', $person->str('phone')), ...explode(' ', $person->str('name'))];
+            foreach ($this->db()->rows("SELECT e ->> 'school' AS school FROM resume r CROSS JOIN jsonb_array_elements(r.reading -> 'education') e WHERE r.candidate_id = :id", ['id' => $id]) as $school) {
+                $removed[] = $school->str('school');
+            }
+            foreach ($removed as $value) {
+                self::assertStringNotContainsString(Folded::of($value)->text, $everything, $value);
+            }
+            self::assertSame(2, substr_count($run('pdfimages -list '.escapeshellarg($file)), "\n"), 'a head of two lines, and no picture');
+            self::assertStringNotContainsString((string) $id, (string) $this->client->getResponse()->headers->get('Content-Disposition'));
+        }
+        unlink($file);
+        $this->client->request('GET', '/people/41/copy.pdf');
+        file_put_contents($file, (string) $this->client->getResponse()->getContent());
+        self::assertStringContainsString((string) $this->db()->row('SELECT name FROM candidate WHERE id = 41')?->str('name'), $run('pdftotext '.escapeshellarg($file).' -'), 'the other copy has it all');
+        unlink($file);
     }
 
     private function keep(int $candidate): void

@@ -178,7 +178,7 @@ final class RetentionTest extends DatabaseTest
         self::assertNotNull($row);
         $this->keepFiles();
         $came = $this->clock()->now()->modify('-6 months')->modify('+'.$days.' days');
-        $this->db()->execute("UPDATE candidate SET created_at = :at, renewed_at = NULL, keep_asked_at = NULL, locale = 'nb' WHERE id = :c", ['at' => $came, 'c' => $row->int('id')]);
+        $this->db()->execute("UPDATE candidate SET created_at = :at, source = 'dropped', renewed_at = NULL, keep_asked_at = NULL, locale = 'nb' WHERE id = :c", ['at' => $came, 'c' => $row->int('id')]);
         $this->db()->execute('UPDATE resume SET created_at = :at WHERE candidate_id = :c', ['at' => $came, 'c' => $row->int('id')]);
 
         return [$row->int('id'), $row->str('email')];

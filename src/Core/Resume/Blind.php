@@ -83,7 +83,7 @@ final readonly class Blind
      */
     public static function without(string $text, array $removed): string
     {
-        $text = (string) preg_replace(['/[^\s<>()]+@[^\s<>()]+/u', '~\b(?:https?://|www\.)\S+~iu', '/(?<![\d.\-])\+?\d[\d \-\/().]{7,}\d/u'], self::HIDDEN, $text);
+        $text = (string) preg_replace(['/[^\s<>(),;]+@[^\s<>(),;]+/u', '~\b(?:https?://|www\.)\S+~iu', '/(?<![\d.\-])\+?\d[\d \-\/().]{7,}\d/u'], self::HIDDEN, $text);
         $spans = [];
         $folded = Folded::of($text);
         foreach ($removed as $one) {

@@ -7,7 +7,7 @@ namespace Jorvent\Platform\Drawing;
 /** A time on a scale of months: work deep, education open, what nobody told hatched, what is unsure in amber. Each year has a hair line. */
 final class SpanBar
 {
-    private const WIDTH = 230.0;
+    private const WIDTH = 190.0;
     private const HEIGHT = 14.0;
 
     /** @param 'spell'|'school'|'gap'|'unsure' $kind */
