@@ -95,13 +95,15 @@ secret() { # NAME: made once per instance
 
 instance() { # NAME PORT ENV DATABASE [PHP settings lines...]: sets the variables and writes the settings file
     NAME=$1 PORT=$2 DIR=$ROOT/var/$1 DATABASE=$4 ENVIRONMENT=$3
-    mkdir -p "$DIR" "$DIR"/{log,run,sessions,files,standin,cache}
+    mkdir -p "$DIR" "$DIR"/{log,run,sessions,files,standin,cache} "$DIR"/mailbox/{new,cur,tmp}
     export JORVENT_ENV_FILE=$DIR/env JORVENT_VAR=$DIR
     local pw; pw=$(secret database)
     cat >"$DIR/env" <<ENV
 APP_ENV=$3
 APP_SECRET=$(secret application)
 JORVENT_VAR=$DIR
+JORVENT_MAILBOX=$DIR/mailbox
+JORVENT_MAILBOX_ADDRESS=jobs@skerryline.example
 JORVENT_URL=http://127.0.0.1:$PORT
 JORVENT_HOST=localhost
 JORVENT_TRUSTED_PROXIES=${TRUSTED_PROXIES:-}
@@ -115,7 +117,7 @@ OUTSIDE_BESIDE=127.0.0.1:$((PORT + 1))
 STANDIN_SMTP_PORT=$((PORT + 2))
 ENV
     if [ "$(id -u)" = 0 ]; then
-        chown -R www-data:www-data "$DIR"/{log,run,sessions,files,standin,cache}
+        chown -R www-data:www-data "$DIR"/{log,run,sessions,files,standin,cache,mailbox}
         chmod 711 "$ROOT/var" "$DIR"; chown www-data "$DIR/env" "$DIR/secret"; chmod 600 "$DIR/env"
     fi
 }

@@ -47,7 +47,9 @@ final readonly class Erase
             $kept = array_map(static fn ($r): ?string => $r->strOrNull('file_sha256'), $this->db->rows('DELETE FROM opening_alert WHERE candidate_id = :id OR lower(email) = (SELECT lower(email) FROM candidate WHERE id = :id) RETURNING file_sha256', $id));
             $this->db->execute("UPDATE referral SET name = 'Someone forgotten', email = 'forgotten-' || id || '@forgotten.invalid' WHERE lower(email) = (SELECT lower(email) FROM candidate WHERE id = :id)", $id);
             $this->db->execute("UPDATE candidate_merge SET survivor_before = '{}', survivor_after = '{}' WHERE survivor_id = :id OR other_id = :id", $id);
-            $this->db->execute("UPDATE outbox SET state = 'dropped' WHERE candidate_id = :id AND state = 'waiting'", $id);
+            // what was written to or by their address before it was known to be theirs is theirs too
+            $this->db->execute("UPDATE personal_value SET candidate_id = :id WHERE candidate_id IS NULL AND account_id IS NULL AND (lower(content ->> 'to') = lower(:e) OR lower(content ->> 'from') = lower(:e))", ['e' => $person->strOrNull('email') ?? ''] + $id);
+            $this->db->execute("UPDATE outbox SET state = 'dropped' WHERE state = 'waiting' AND (candidate_id = :id OR personal_id IN (SELECT id FROM personal_value WHERE candidate_id = :id))", $id);
             $this->db->execute('UPDATE outbox SET last_error = NULL WHERE candidate_id = :id', $id);
             $mails = $this->db->int("SELECT count(*) FROM outbox o JOIN personal_value v ON v.id = o.personal_id WHERE o.kind = 'mail' AND v.candidate_id = :id AND v.content IS NOT NULL", $id);
             $texts = $this->db->execute('UPDATE personal_value SET content = NULL, erased_at = :now WHERE candidate_id = :id AND content IS NOT NULL', $now) - $mails;

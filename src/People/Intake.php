@@ -6,6 +6,7 @@ namespace Jorvent\People;
 
 use Doctrine\ORM\EntityManagerInterface;
 use Jorvent\Activity\ActivityLog;
+use Jorvent\Core\Identity\Traits;
 use Jorvent\Core\Resume\Reader;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\People\Entity\Candidate;
@@ -31,18 +32,19 @@ final readonly class Intake
     ) {
     }
 
-    public function open(int $account): int
+    /** @param int|null $account null for what comes by mail: everyone's who takes people in */
+    public function open(?int $account): int
     {
         return $this->db->insert('intake', ['account_id' => $account, 'state' => 'open', 'created_at' => $this->clock->now()]);
     }
 
     /** @return list<int> the files laid in: one, or those of a zip */
-    public function lay(int $intake, string $content, string $name): array
+    public function lay(int $intake, string $content, string $name, ?int $mail = null): array
     {
         $found = str_starts_with($content, "PK\x03\x04") ? self::unpacked($content) : null;
         $files = null === $found ? [[$name, $content]] : $found;
 
-        return $this->db->transaction(function () use ($intake, $files): array {
+        return $this->db->transaction(function () use ($intake, $files, $mail): array {
             if (0 === $this->db->int("SELECT count(*) FROM (SELECT 1 FROM intake WHERE id = :i AND state = 'open' FOR UPDATE) x", ['i' => $intake])) {
                 throw Refused::because('intake_closed', 'file');
             }
@@ -52,15 +54,20 @@ final readonly class Intake
             $ids = [];
             foreach ($files as [$name, $content]) {
                 $large = \strlen($content) > ReadResume::MAX_BYTES;
-                $id = $this->db->insert('intake_file', ['intake_id' => $intake, 'name' => mb_substr((string) preg_replace('/[^\p{L}\p{N}._ \-]/u', '_', basename(str_replace('\\', '/', mb_scrub($name)))), 0, 120), 'sha256' => $large ? hash('sha256', $content) : $this->files->put($content), 'size' => \strlen($content), 'state' => $large ? 'failed' : 'waiting', 'refusal' => $large ? 'file_too_large' : null, 'at' => $this->clock->now()]);
+                $ids[] = $id = $this->put($intake, $name, $content, $large ? 'file_too_large' : null, $mail);
                 if (!$large) {
                     $this->outbox->add('intake', 'intake-'.$id.'-1', 'intake_file', $id);
                 }
-                $ids[] = $id;
             }
 
             return $ids;
         });
+    }
+
+    /** A file as it stands in the list: waiting to be read, or with what is wrong with it. */
+    public function put(int $intake, string $name, string $content, ?string $refusal, ?int $mail): int
+    {
+        return $this->db->insert('intake_file', ['intake_id' => $intake, 'name' => mb_substr((string) preg_replace('/[^\p{L}\p{N}._ \-]/u', '_', basename(str_replace('\\', '/', mb_scrub($name)))), 0, 120), 'sha256' => \strlen($content) > ReadResume::MAX_BYTES ? hash('sha256', $content) : $this->files->put($content), 'size' => \strlen($content), 'state' => null === $refusal ? 'waiting' : 'failed', 'refusal' => $refusal, 'at' => $this->clock->now(), 'mail_id' => $mail]);
     }
 
     /** Reads one file that waits: a new person, or someone known to be looked at, or a message why not. */
@@ -79,7 +86,7 @@ final readonly class Intake
             }
             $resume = ($this->read)($this->files->get($file->str('sha256')), $file->str('name'));
             $reading = (new Reader())->read($resume->text, $this->clock->now());
-            $email = $reading->field('email');
+            $email = $reading->field('email') ?? $this->sender($file, $reading->field('name'));
             $known = $this->known->address($email ?? '');
             if (null !== $known) {
                 $this->settle($id, 'known', 'same_address', $known, null);
@@ -117,7 +124,7 @@ final readonly class Intake
                 return;
             }
             $reading = (new Reader())->read($resume->text, $this->clock->now());
-            $email = $reading->field('email');
+            $email = $reading->field('email') ?? $this->sender($file, $reading->field('name'));
             $this->make($id, $file, $resume, $reading->field('name') ?? $file->str('name'), null === $this->known->address($email ?? '') ? $email : null, $reading->field('phone'), $reading->field('city'));
         });
     }
@@ -158,28 +165,29 @@ final readonly class Intake
     /** @return list<Record> with how many files are in which state */
     public function recent(int $account): array
     {
-        return $this->db->rows("SELECT i.id, i.state, i.created_at, count(f.id) AS files, count(*) FILTER (WHERE f.state = 'waiting') AS waiting, count(*) FILTER (WHERE f.state = 'read') AS read, count(*) FILTER (WHERE f.state = 'failed') AS failed, count(*) FILTER (WHERE f.state = 'known') AS known FROM intake i JOIN intake_file f ON f.intake_id = i.id WHERE i.account_id = :a GROUP BY i.id ORDER BY i.id DESC LIMIT 20", ['a' => $account]);
+        return $this->db->rows("SELECT i.id, i.state, i.created_at, i.account_id IS NULL AS mailed, count(f.id) AS files, count(*) FILTER (WHERE f.state = 'waiting') AS waiting, count(*) FILTER (WHERE f.state = 'read') AS read, count(*) FILTER (WHERE f.state = 'failed') AS failed, count(*) FILTER (WHERE f.state = 'known') AS known FROM intake i JOIN intake_file f ON f.intake_id = i.id WHERE (i.account_id = :a OR i.account_id IS NULL) GROUP BY i.id ORDER BY i.id DESC LIMIT 20", ['a' => $account]);
     }
 
     /** @return list<Record> the files of one, what needs someone first */
     public function filesOf(int $intake, int $account): array
     {
-        return $this->db->rows("SELECT f.id, f.name, f.size, f.state, f.refusal, f.likeness, f.candidate_id, f.resume_id, c.name AS person, c.headline, r.unsure FROM intake_file f JOIN intake i ON i.id = f.intake_id LEFT JOIN candidate c ON c.id = f.candidate_id LEFT JOIN resume r ON r.id = f.resume_id WHERE i.id = :i AND i.account_id = :a ORDER BY array_position(ARRAY['failed', 'known', 'waiting', 'read', 'cancelled'], f.state), f.id LIMIT 500", ['i' => $intake, 'a' => $account]);
+        return $this->db->rows("SELECT f.id, f.name, f.size, f.state, f.refusal, f.likeness, f.candidate_id, f.resume_id, c.name AS person, c.headline, r.unsure, v.content ->> 'from' AS sender, v.content ->> 'subject' AS subject FROM intake_file f JOIN intake i ON i.id = f.intake_id LEFT JOIN candidate c ON c.id = f.candidate_id LEFT JOIN resume r ON r.id = f.resume_id LEFT JOIN mail_in m ON m.id = f.mail_id LEFT JOIN personal_value v ON v.id = m.personal_id WHERE i.id = :i AND (i.account_id = :a OR i.account_id IS NULL) ORDER BY array_position(ARRAY['failed', 'known', 'waiting', 'read', 'cancelled'], f.state), f.id LIMIT 500", ['i' => $intake, 'a' => $account]);
     }
 
     public function mine(int $intake, int $account): bool
     {
-        return 1 === $this->db->int('SELECT count(*) FROM intake WHERE id = :i AND account_id = :a', ['i' => $intake, 'a' => $account]);
+        return 1 === $this->db->int('SELECT count(*) FROM intake WHERE id = :i AND (account_id = :a OR account_id IS NULL)', ['i' => $intake, 'a' => $account]);
     }
 
     private function make(int $id, Record $file, ResumeFile $resume, string $name, ?string $email, ?string $phone, ?string $city): int
     {
-        $candidate = new Candidate(mb_substr($name, 0, 200), $email, $phone, $city, 'Europe/Oslo', 'en', 'dropped', null, $this->clock->now());
+        $mailed = null !== $file->intOrNull('mail_id');
+        $candidate = new Candidate(mb_substr($name, 0, 200), $email, $phone, $city, 'Europe/Oslo', 'en', $mailed ? 'mailbox' : 'dropped', null, $this->clock->now());
         $candidate->describe('', null, null, $this->clock->now());
         $this->entities->persist($candidate);
         $this->entities->flush();
         $this->settle($id, 'read', null, $candidate->id, ($this->add)($candidate->id, $resume));
-        $this->log->record('candidate.dropped_in', 'candidate', $candidate->id, null, $candidate->id);
+        $this->log->record($mailed ? 'candidate.mailed_in' : 'candidate.dropped_in', 'candidate', $candidate->id, null, $candidate->id);
 
         return $candidate->id;
     }
@@ -187,6 +195,18 @@ final readonly class Intake
     private function settle(int $id, string $state, ?string $refusal, ?int $candidate, ?int $resume, ?float $likeness = null): void
     {
         $this->db->execute('UPDATE intake_file SET state = :s, refusal = :r, likeness = :l, candidate_id = :c, resume_id = :f, at = :now WHERE id = :id', ['s' => $state, 'r' => $refusal, 'l' => $likeness, 'c' => $candidate, 'f' => $resume, 'now' => $this->clock->now(), 'id' => $id]);
+        if ('read' === $state && null !== $candidate) {
+            // the letter that came with it is theirs from now on, and goes when they go
+            $this->db->execute('UPDATE personal_value SET candidate_id = :c WHERE candidate_id IS NULL AND id = (SELECT m.personal_id FROM mail_in m JOIN intake_file f ON f.mail_id = m.id WHERE f.id = :id)', ['c' => $candidate, 'id' => $id]);
+        }
+    }
+
+    /** The address of a sender who is called like the resume; who else sent it may have sent it for someone. */
+    private function sender(Record $file, ?string $name): ?string
+    {
+        $mail = null === $file->intOrNull('mail_id') || null === $name ? null : $this->db->row("SELECT v.content ->> 'from' AS sender, v.content ->> 'name' AS called FROM mail_in m JOIN personal_value v ON v.id = m.personal_id WHERE m.id = :m", ['m' => $file->int('mail_id')]);
+
+        return null !== $mail && null !== $name && Traits::of($mail->strOrNull('called') ?? '')->called() === Traits::of($name)->called() ? $mail->strOrNull('sender') : null;
     }
 
     private function row(int $id, string $state): Record

@@ -11,13 +11,12 @@ namespace Jorvent\Core\Resume;
 final readonly class Blind
 {
     public const HIDDEN = '▒▒▒';
-    /** Words that tell sex, folded, and what stands for them, by language; and small words by which a language is known. */
+    /** Words that tell sex, folded, and what stands for them, by language. */
     private const NEUTRAL = [
         'en' => ['he' => 'they', 'she' => 'they', 'him' => 'them', 'his' => 'their', 'her' => 'their', 'hers' => 'theirs', 'himself' => 'themselves', 'herself' => 'themselves', 'mr' => '', 'mrs' => '', 'ms' => '', 'miss' => '', 'male' => '', 'female' => '', 'woman' => 'person', 'mother' => 'parent', 'father' => 'parent', 'wife' => 'partner', 'husband' => 'partner', 'maternity' => 'parental', 'paternity' => 'parental'],
         'nb' => ['hun' => 'hen', 'han' => 'hen', 'henne' => 'hen', 'ham' => 'hen', 'hennes' => 'hens', 'hans' => 'hens', 'mann' => '', 'kvinne' => '', 'mor' => 'forelder', 'far' => 'forelder', 'fru' => '', 'herr' => ''],
         'pl' => ['pan' => '', 'pani' => '', 'mezczyzna' => '', 'kobieta' => '', 'ona' => '', 'jej' => '', 'jego' => '', 'zona' => '', 'maz' => '', 'matka' => '', 'ojciec' => ''],
     ];
-    private const SMALL = ['en' => ['the', 'and', 'of', 'with', 'for', 'to', 'in', 'was', 'on', 'at'], 'nb' => ['og', 'med', 'av', 'for', 'til', 'som', 'pa', 'det', 'var', 'er'], 'pl' => ['i', 'w', 'z', 'na', 'do', 'oraz', 'od', 'sie', 'przy', 'dla']];
     /** A birth, an age or a family standing, with what it says; folded. */
     private const TOLD = '/\b(?:born|date of birth|birth date|dob|fodt|fodselsdato|fodselsar|ur\.|urodzon[ya]|data urodzenia)\b[^\n]{0,40}|\b(?:age|aged|alder|wiek)\s*:?\s*\d{1,2}\b|\b\d{2}\s*(?:years old|ar gammel|lat)\b|\b(?:sex|gender|kjonn|plec|marital status|sivilstatus|sivilstand|stan cywilny|nationality|nasjonalitet|narodowosc)\s*:[^\n]*/';
 
@@ -83,7 +82,7 @@ final readonly class Blind
      */
     public static function without(string $text, array $removed): string
     {
-        $text = (string) preg_replace(['/[^\s<>(),;]+@[^\s<>(),;]+/u', '~\b(?:https?://|www\.)\S+~iu', '/(?<![\d.\-])\+?\d[\d \-\/().]{7,}\d/u'], self::HIDDEN, $text);
+        $text = (string) preg_replace(['/[^\s<>(),;]+@[^\s<>(),;]+/u', '~\b(?:https?://|www\.)\S+~iu', '/(?<![\d.\-])(?!(?:19|20)\d\d ?[-–\/] ?(?:19|20)\d\d\b)\+?\d[\d \-\/().]{7,}\d/u'], self::HIDDEN, $text);
         $spans = [];
         $folded = Folded::of($text);
         foreach ($removed as $one) {
@@ -105,7 +104,7 @@ final readonly class Blind
             }
         }
         if (false !== preg_match_all('/[a-z]+/', $folded->text, $words, \PREG_OFFSET_CAPTURE)) {
-            $neutral = self::NEUTRAL[self::tongue(array_column($words[0], 0))];
+            $neutral = self::NEUTRAL[Tongues::guess(array_column($words[0], 0))];
             foreach ($words[0] as [$word, $at]) {
                 if (isset($neutral[$word])) {
                     $spans[] = [$at, $at + \strlen($word), $neutral[$word]];
@@ -124,14 +123,5 @@ final readonly class Blind
         }
 
         return trim((string) preg_replace('/[ \t]{2,}/', ' ', $out.substr($text, $folded->place($done))));
-    }
-
-    /** @param list<string> $words */
-    private static function tongue(array $words): string
-    {
-        $known = array_map(static fn (array $small): int => \count(array_intersect($words, $small)), self::SMALL);
-        arsort($known);
-
-        return array_key_first($known);
     }
 }

@@ -11,6 +11,9 @@ namespace Jorvent\Core\Resume;
  */
 final class Tongues
 {
+    /** Small words by which a text's language is told; folded. */
+    private const SMALL = ['en' => ['the', 'and', 'of', 'with', 'for', 'to', 'in', 'was', 'on', 'at'], 'nb' => ['og', 'med', 'av', 'for', 'til', 'som', 'pa', 'det', 'var', 'er'], 'pl' => ['i', 'w', 'z', 'na', 'do', 'oraz', 'od', 'sie', 'przy', 'dla']];
+
     private static ?self $all = null;
 
     /** @param array<string, list<array<array-key, mixed>>> $tables by name of the table, one of each language */
@@ -21,6 +24,19 @@ final class Tongues
     public static function all(): self
     {
         return self::$all ??= self::load();
+    }
+
+    /**
+     * @param list<string> $words folded
+     *
+     * @return 'en'|'nb'|'pl' the language whose small words are among them most; English when none is
+     */
+    public static function guess(array $words): string
+    {
+        $known = array_map(static fn (array $small): int => \count(array_intersect($words, $small)), self::SMALL);
+        arsort($known);
+
+        return array_key_first($known);
     }
 
     private static function load(): self

@@ -17,6 +17,7 @@ use Jorvent\Platform\Web\Errors;
 use Jorvent\Platform\Web\Gate;
 use Jorvent\Platform\Web\Input;
 use Jorvent\Platform\Web\Page;
+use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\HttpFoundation\File\UploadedFile;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
@@ -31,7 +32,7 @@ final class IntakePage extends Page
 {
     private const TOLD = ['name', 'email', 'phone', 'city', 'headline', 'notice', 'start'];
 
-    public function __construct(private readonly Intake $intake, private readonly Readings $readings, private readonly TranslatorInterface $words)
+    public function __construct(private readonly Intake $intake, private readonly Readings $readings, private readonly TranslatorInterface $words, #[Autowire('%env(JORVENT_MAILBOX_ADDRESS)%')] private readonly string $mailbox)
     {
     }
 
@@ -146,7 +147,7 @@ final class IntakePage extends Page
         $recent = $this->intake->recent($me);
         $in = 0 === $in ? ($recent[0] ?? null)?->int('id') ?? 0 : $in;
 
-        return $this->render('people/intake.html.twig', ['in' => $in, 'recent' => $recent, 'now' => array_values(array_filter($recent, static fn ($r): bool => $r->int('id') === $in))[0] ?? null, 'files' => $this->intake->filesOf($in, $me), 'open' => $open, 'unsure' => $this->readings->unsure(40), 'errors' => $errors, 'input' => $input], new Response(status: $errors->any() ? 422 : 200));
+        return $this->render('people/intake.html.twig', ['in' => $in, 'recent' => $recent, 'now' => array_values(array_filter($recent, static fn ($r): bool => $r->int('id') === $in))[0] ?? null, 'files' => $this->intake->filesOf($in, $me), 'open' => $open, 'mailbox' => $this->mailbox, 'unsure' => $this->readings->unsure(40), 'errors' => $errors, 'input' => $input], new Response(status: $errors->any() ? 422 : 200));
     }
 
     /** @return list<int> */

@@ -54,6 +54,7 @@ final class PersonPage extends Page
             'applications' => $db->rows('SELECT p.id, p.stage, p.state, p.origin, p.score, p.fit, p.fit_parts, p.knock_out, p.applied_at, p.entered_at, r.number, r.title, s.city FROM application p JOIN requisition r ON r.id = p.requisition_id JOIN site s ON s.id = r.site_id WHERE p.candidate_id = :id ORDER BY p.id DESC', ['id' => $candidate]),
             'resumes' => $db->rows('SELECT id, file_name, media_type, size, text, created_at, file_sha256, unsure FROM resume WHERE candidate_id = :id ORDER BY created_at DESC, id DESC', ['id' => $candidate]),
             'mails' => $db->rows("SELECT o.id, o.created_at, o.state, o.last_error, o.available_at, p.content ->> 'subject' AS subject, p.content ->> 'text' AS text, r.title FROM outbox o LEFT JOIN personal_value p ON p.id = o.personal_id LEFT JOIN requisition r ON r.id = o.requisition_id WHERE o.candidate_id = :id AND o.kind = 'mail' ORDER BY o.id DESC LIMIT 20", ['id' => $candidate]),
+            'letters' => $db->rows("SELECT m.came_at, v.content ->> 'from' AS sender, v.content ->> 'subject' AS subject, v.content ->> 'text' AS text FROM mail_in m JOIN personal_value v ON v.id = m.personal_id WHERE v.candidate_id = :id AND v.content IS NOT NULL ORDER BY m.id DESC LIMIT 20", ['id' => $candidate]),
             'rows' => $log->ofCandidate($candidate), 'like' => $same->likeCandidate($candidate), 'merges' => $merge->into($candidate), 'grounds' => $retention->grounds([$candidate])[$candidate] ?? [],
         ]);
     }

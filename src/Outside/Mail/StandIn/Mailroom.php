@@ -22,9 +22,26 @@ final readonly class Mailroom implements StandIn
     public function take(string $raw, array $to): void
     {
         $id = 1 === preg_match('/^Message-ID:\s*<([^>]+)>/mi', $raw, $m) ? $m[1] : hash('sha256', $raw);
+        $this->deliver($raw, $to);
         $name = substr(hash('sha256', $id), 0, 20);
         file_put_contents($this->dir.'/mail-'.$name.'.eml', $raw);
         $this->shelf->change(static fn (array $state): array => isset($state[$name]) ? [...$state, $name => [...(\is_array($state[$name]) ? $state[$name] : []), 'again' => true]] : [...$state, $name => ['to' => $to, 'at' => gmdate('Y-m-d H:i:s')]]);
+    }
+
+    /**
+     * The house's own address has a Maildir, as a mail server would fill it: written aside, then moved in.
+     *
+     * @param list<string> $to
+     */
+    private function deliver(string $raw, array $to): void
+    {
+        $box = getenv('JORVENT_MAILBOX') ?: $_SERVER['JORVENT_MAILBOX'] ?? '';
+        $address = getenv('JORVENT_MAILBOX_ADDRESS') ?: $_SERVER['JORVENT_MAILBOX_ADDRESS'] ?? '';
+        if (\is_string($box) && '' !== $box && \is_string($address) && \in_array(strtolower($address), array_map(strtolower(...), $to), true)) {
+            $name = time().'.'.bin2hex(random_bytes(8)).'.mailroom';
+            file_put_contents($box.'/tmp/'.$name, $raw);
+            rename($box.'/tmp/'.$name, $box.'/new/'.$name);
+        }
     }
 
     public function describe(): array
