@@ -7,7 +7,7 @@ namespace Jorvent\Migrations;
 use Doctrine\DBAL\Schema\Schema;
 use Doctrine\Migrations\AbstractMigration;
 
-/** Mails to the house: what came, with the letter held apart so that it can be erased, and which files it brought. */
+/** What agreement weighs among the house's own people; who was tied by it, and why. Mails to the house: what came, with the letter held apart so that it can be erased, and which files it brought. */
 final class Version20261124002400 extends AbstractMigration
 {
     public function up(Schema $schema): void
@@ -17,6 +17,8 @@ final class Version20261124002400 extends AbstractMigration
         $this->addSql("CREATE INDEX personal_value_to ON personal_value (lower(content ->> 'to')) WHERE candidate_id IS NULL");
         $this->addSql("CREATE INDEX personal_value_from ON personal_value (lower(content ->> 'from')) WHERE candidate_id IS NULL");
         $this->addSql('ALTER TABLE intake ALTER account_id DROP NOT NULL');
+        $this->addSql('CREATE TABLE identity_weights (id int PRIMARY KEY CHECK (id = 1), weights jsonb NOT NULL, people int NOT NULL, pairs int NOT NULL, learned_on date NOT NULL)');
+        $this->addSql('ALTER TABLE intake_file ADD tied jsonb');
         $this->addSql('ALTER TABLE intake_file ADD mail_id int REFERENCES mail_in');
         $this->addSql('CREATE INDEX intake_file_mail ON intake_file (mail_id) WHERE mail_id IS NOT NULL');
     }

@@ -28,7 +28,7 @@ final readonly class Intake
     private const MOST_ZIP = 80_000_000;
 
     public function __construct(
-        private Db $db, private ClockInterface $clock, private Outbox $outbox, private ActivityLog $log, private EntityManagerInterface $entities, private FileStore $files, private ReadResume $read, private AddResume $add, private SamePerson $same, private KnownBy $known, private Tombstones $stones,
+        private Db $db, private ClockInterface $clock, private Outbox $outbox, private ActivityLog $log, private EntityManagerInterface $entities, private FileStore $files, private ReadResume $read, private AddResume $add, private IndexCandidate $index, private SamePerson $same, private KnownBy $known, private Tombstones $stones,
     ) {
     }
 
@@ -98,6 +98,15 @@ final readonly class Intake
             }
             // what looks like someone we know is asked about, with the reasons on the page
             $like = $this->same->like(SamePerson::read($reading))[0] ?? null;
+            if (null !== $like && $like['sure']) {
+                $this->db->transaction(function () use ($id, $like, $resume): void {
+                    $this->settle($id, 'read', null, $like['id'], ($this->add)($like['id'], $resume), $like['probability']);
+                    $this->db->execute('UPDATE intake_file SET tied = CAST(:t AS jsonb) WHERE id = :id', ['t' => json_encode($like['reasons'], \JSON_THROW_ON_ERROR), 'id' => $id]);
+                    $this->log->record('candidate.tied', 'candidate', $like['id'], null, $like['id'], ['file' => $id]);
+                });
+
+                return;
+            }
             if (null !== $like) {
                 $this->settle($id, 'known', 'looks_like', $like['id'], null, $like['probability']);
 
@@ -126,6 +135,25 @@ final readonly class Intake
             $reading = (new Reader())->read($resume->text, $this->clock->now());
             $email = $reading->field('email') ?? $this->sender($file, $reading->field('name'));
             $this->make($id, $file, $resume, $reading->field('name') ?? $file->str('name'), null === $this->known->address($email ?? '') ? $email : null, $reading->field('phone'), $reading->field('city'));
+        });
+    }
+
+    /** It was tied by itself, and is someone else's after all: the resume goes with its own person. */
+    public function untie(int $id, int $by): void
+    {
+        $file = $this->row($id, 'read');
+        if (null === $file->strOrNull('tied')) {
+            throw Refused::because('missing');
+        }
+        $resume = ($this->read)($this->files->get($file->str('sha256')), $file->str('name'));
+        $this->db->transaction(function () use ($id, $file, $resume, $by): void {
+            $reading = (new Reader())->read($resume->text, $this->clock->now());
+            $this->db->execute('DELETE FROM resume WHERE id = :r AND candidate_id = :c', ['r' => $file->int('resume_id'), 'c' => $file->int('candidate_id')]);
+            ($this->index)($file->int('candidate_id'));
+            $email = $reading->field('email');
+            $new = $this->make($id, $file, $resume, $reading->field('name') ?? $file->str('name'), null === $this->known->address($email ?? '') ? $email : null, $reading->field('phone'), $reading->field('city'));
+            $this->db->execute('UPDATE intake_file SET tied = NULL, likeness = NULL WHERE id = :id', ['id' => $id]);
+            $this->db->execute('INSERT INTO not_same (one_id, other_id, account_id, at) VALUES (least(CAST(:a AS int), :b), greatest(CAST(:a AS int), :b), :by, :now) ON CONFLICT DO NOTHING', ['a' => $file->int('candidate_id'), 'b' => $new, 'by' => $by, 'now' => $this->clock->now()]);
         });
     }
 
@@ -171,7 +199,7 @@ final readonly class Intake
     /** @return list<Record> the files of one, what needs someone first */
     public function filesOf(int $intake, int $account): array
     {
-        return $this->db->rows("SELECT f.id, f.name, f.size, f.state, f.refusal, f.likeness, f.candidate_id, f.resume_id, c.name AS person, c.headline, r.unsure, v.content ->> 'from' AS sender, v.content ->> 'subject' AS subject FROM intake_file f JOIN intake i ON i.id = f.intake_id LEFT JOIN candidate c ON c.id = f.candidate_id LEFT JOIN resume r ON r.id = f.resume_id LEFT JOIN mail_in m ON m.id = f.mail_id LEFT JOIN personal_value v ON v.id = m.personal_id WHERE i.id = :i AND (i.account_id = :a OR i.account_id IS NULL) ORDER BY array_position(ARRAY['failed', 'known', 'waiting', 'read', 'cancelled'], f.state), f.id LIMIT 500", ['i' => $intake, 'a' => $account]);
+        return $this->db->rows("SELECT f.id, f.name, f.size, f.state, f.refusal, f.likeness, f.tied, f.candidate_id, f.resume_id, c.name AS person, c.headline, r.unsure, v.content ->> 'from' AS sender, v.content ->> 'subject' AS subject FROM intake_file f JOIN intake i ON i.id = f.intake_id LEFT JOIN candidate c ON c.id = f.candidate_id LEFT JOIN resume r ON r.id = f.resume_id LEFT JOIN mail_in m ON m.id = f.mail_id LEFT JOIN personal_value v ON v.id = m.personal_id WHERE i.id = :i AND (i.account_id = :a OR i.account_id IS NULL) ORDER BY array_position(ARRAY['failed', 'known', 'waiting', 'read', 'cancelled'], f.state), f.id LIMIT 500", ['i' => $intake, 'a' => $account]);
     }
 
     public function mine(int $intake, int $account): bool

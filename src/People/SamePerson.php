@@ -13,13 +13,15 @@ use Jorvent\Core\Resume\Reading;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
 
-/** Who might be someone already known: found by shared keys, weighed trait by trait, told with the reasons. It ties nobody by itself. */
+/** Who might be someone already known: found by shared keys, weighed trait by trait, told with the reasons. What a name, a number and a place of work weigh is learned from the house's own people. */
 final readonly class SamePerson
 {
     /** From here on someone is asked. */
     public const ASK = .5;
     /** A key that more people share tells nothing. */
     private const LARGEST = 60;
+    /** How common a name is need not be counted further. */
+    private const COUNTED = 2000;
 
     public function __construct(private Db $db)
     {
@@ -44,23 +46,30 @@ final readonly class SamePerson
         return self::of($reading->field('name') ?? '', $reading->field('email'), null === $phone ? [] : [$phone], $reading->field('city'), $items, $reading->links);
     }
 
-    /** @return list<array{id: int, name: string, headline: string, probability: float, reasons: list<array{trait: string, level: int, weight: float}>}> who is likely the same, likeliest first */
+    /** @return list<array{id: int, name: string, headline: string, probability: float, sure: bool, reasons: list<array{trait: string, level: int, weight: float}>}> who is likely the same, likeliest first */
     public function like(Traits $traits, ?int $but = null, float $least = self::ASK): array
     {
         $keys = Blocks::keys($traits);
         if ([] === $keys) {
             return [];
         }
-        $found = array_map(static fn (Record $r): int => $r->int('candidate_id'), $this->db->rows(
-            'SELECT DISTINCT b.candidate_id FROM candidate_block b JOIN candidate c ON c.id = b.candidate_id WHERE b.key IN (SELECT k.key FROM (SELECT key, count(*) AS n FROM candidate_block WHERE key IN (:keys) GROUP BY key) k WHERE k.n <= :most) AND c.erased_at IS NULL AND c.claims IS NULL AND b.candidate_id <> :but AND NOT EXISTS (SELECT 1 FROM not_same s WHERE s.one_id = least(b.candidate_id, :but) AND s.other_id = greatest(b.candidate_id, :but)) LIMIT 200',
-            ['keys' => $keys, 'most' => self::LARGEST, 'but' => $but ?? 0]));
-        $weights = Weights::prior();
+        // how many stand under each key; the count of a name is also how common it is
+        $sizes = [];
+        foreach ($this->db->rows('SELECT k.key, (SELECT count(*) FROM (SELECT 1 FROM candidate_block b WHERE b.key = k.key LIMIT :most) x) AS n FROM unnest(CAST(:keys AS text[])) k(key)', ['keys' => '{'.implode(',', array_map(static fn (string $k): string => '"'.addcslashes($k, '"\\').'"', [...$keys, Blocks::called($traits)])).'}', 'most' => self::COUNTED]) as $row) {
+            $sizes[$row->str('key')] = $row->int('n');
+        }
+        $telling = array_values(array_filter($keys, static fn (string $k): bool => ($sizes[$k] ?? 0) <= self::LARGEST));
+        $found = [] === $telling ? [] : array_map(static fn (Record $r): int => $r->int('candidate_id'), $this->db->rows(
+            'SELECT DISTINCT b.candidate_id FROM candidate_block b JOIN candidate c ON c.id = b.candidate_id WHERE b.key IN (:keys) AND c.erased_at IS NULL AND c.claims IS NULL AND b.candidate_id <> :but AND NOT EXISTS (SELECT 1 FROM not_same s WHERE s.one_id = least(b.candidate_id, :but) AND s.other_id = greatest(b.candidate_id, :but)) LIMIT 200',
+            ['keys' => $telling, 'but' => $but ?? 0]));
+        [$weights, $people] = $this->weights();
+        $namesakes = max(1, $sizes[Blocks::called($traits)] ?? 1) / max(1000, $people);
         $like = [];
         foreach ($this->traits($found) as $id => $other) {
             $pair = Comparison::of($traits, $other);
-            $probability = $weights->probability($pair);
+            $probability = $weights->probability($pair, $namesakes);
             if ($probability >= $least) {
-                $like[$id] = ['id' => $id, 'name' => '', 'headline' => '', 'probability' => $probability, 'reasons' => $weights->reasons($pair)];
+                $like[$id] = ['id' => $id, 'name' => '', 'headline' => '', 'probability' => $probability, 'sure' => $weights->sure($pair, $namesakes), 'reasons' => $weights->reasons($pair)];
             }
         }
         foreach ([] === $like ? [] : $this->db->rows('SELECT id, name, headline FROM candidate WHERE id IN (:ids)', ['ids' => array_keys($like)]) as $row) {
@@ -71,7 +80,7 @@ final readonly class SamePerson
         return \array_slice($like, 0, 5);
     }
 
-    /** @return list<array{id: int, name: string, headline: string, probability: float, reasons: list<array{trait: string, level: int, weight: float}>}> */
+    /** @return list<array{id: int, name: string, headline: string, probability: float, sure: bool, reasons: list<array{trait: string, level: int, weight: float}>}> */
     public function likeCandidate(int $candidate): array
     {
         $traits = $this->traits([$candidate])[$candidate] ?? null;
@@ -79,12 +88,20 @@ final readonly class SamePerson
         return null === $traits ? [] : $this->like($traits, $candidate);
     }
 
+    /** @return array{Weights, int} what was learned last, and from how many people; the prior ones before that */
+    private function weights(): array
+    {
+        $row = $this->db->row('SELECT weights, people FROM identity_weights');
+
+        return null === $row ? [Weights::prior(), 0] : [Weights::of($row->json('weights')), $row->int('people')];
+    }
+
     /**
      * @param list<int> $candidates
      *
      * @return array<int, Traits>
      */
-    private function traits(array $candidates): array
+    public function traits(array $candidates): array
     {
         $traits = [];
         foreach ([] === $candidates ? [] : $this->db->rows('SELECT c.id, c.name, c.email, c.phone, c.city, r.reading FROM candidate c LEFT JOIN LATERAL (SELECT reading FROM resume WHERE candidate_id = c.id AND reading IS NOT NULL ORDER BY id DESC LIMIT 1) r ON true WHERE c.id IN (:ids) AND c.erased_at IS NULL', ['ids' => $candidates]) as $row) {

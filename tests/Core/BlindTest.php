@@ -23,7 +23,7 @@ final class BlindTest extends TestCase
     {
         $reader = new Reader();
         $looked = $kept = 0;
-        foreach ([...iterator_to_array(Resumes::half('rules'), false), ...iterator_to_array(Quirks::half('rules'), false)] as $one) {
+        foreach ([...iterator_to_array(Resumes::half('tuning'), false), ...iterator_to_array(Quirks::half('tuning'), false)] as $one) {
             $reading = $reader->read($one['text'], new \DateTimeImmutable('2026-11-24'));
             $items = Corrections::over($reading->toArray(), []);
             $e = $one['expected'];

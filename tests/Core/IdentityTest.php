@@ -71,13 +71,35 @@ final class IdentityTest extends TestCase
             $anchored[] = Comparison::of($people[$a], $people[$b]);
         }
         $weights = Weights::estimate($anchored, $random, $n);
-        $right = $wrong = 0;
+        $right = $wrong = $tied = $falsely = 0;
         foreach (Blocks::pairs($people) as [$a, $b]) {
+            if ($weights->sure(Comparison::of($people[$a], $people[$b]), max($names[$people[$a]->called()], $names[$people[$b]->called()]) / $n)) {
+                isset($twins[min($a, $b).' '.max($a, $b)]) ? ++$tied : ++$falsely;
+            }
             if ($weights->probability(Comparison::of($people[$a], $people[$b]), max($names[$people[$a]->called()], $names[$people[$b]->called()]) / $n) >= .5) {
                 isset($twins[min($a, $b).' '.max($a, $b)]) ? ++$right : ++$wrong;
             }
         }
         self::assertGreaterThanOrEqual(.99, $right / ($right + $wrong), 'precision');
         self::assertGreaterThanOrEqual(.90, $right / \count($twins), 'recall');
+        self::assertSame(0, $falsely, 'nobody is tied by itself to someone else');
+        self::assertGreaterThan(.15, $tied / \count($twins), 'and some need no asking');
+    }
+
+    public function testNobodyIsSureByAMailAddressOrANameAlone(): void
+    {
+        $weights = Weights::prior();
+        self::assertTrue($weights->sure(['name' => 5, 'phone' => 1, 'employer' => 2, 'school' => 1], 1e-5));
+        self::assertFalse($weights->sure(['name' => 5, 'email' => 2, 'employer' => 2, 'school' => 1], 1e-5), 'an address in a file was confirmed by nobody');
+        self::assertFalse($weights->sure(['name' => 5, 'phone' => 1], 1e-5), 'a phone may be a family’s, and a son called like his father');
+        self::assertFalse($weights->sure(['name' => 1, 'phone' => 1, 'employer' => 2, 'school' => 1], 1e-5));
+    }
+
+    public function testWhatWasLearnedIsKeptAndABrokenPartFallsBack(): void
+    {
+        $prior = Weights::prior();
+        $kept = Weights::of((array) json_decode((string) json_encode($prior->toArray()), true));
+        self::assertEquals($prior, $kept);
+        self::assertEquals($prior, Weights::of(['m' => ['name' => [1, 2]], 'u' => 'x']));
     }
 }

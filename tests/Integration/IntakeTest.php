@@ -7,6 +7,7 @@ namespace Jorvent\Tests\Integration;
 use Jorvent\Core\Resume\Corrections;
 use Jorvent\People\AddResume;
 use Jorvent\People\Intake;
+use Jorvent\People\LearnWeights;
 use Jorvent\People\Readings;
 use Jorvent\People\ResumeFile;
 use Jorvent\Tests\Support\DatabaseTest;
@@ -152,6 +153,36 @@ final class IntakeTest extends DatabaseTest
         self::assertContains($this->client->getResponse()->getStatusCode(), [200, 403], 'an interviewer of hers may read it');
         $this->client->request('POST', $page, ['item' => $item]);
         self::assertResponseStatusCodeSame(403);
+    }
+
+    public function testOneThatIsSurelyTheSameIsLaidBesideThemByItselfAndCanBeTakenAway(): void
+    {
+        $me = $this->as('Solveig Aune');
+        $this->putOffOthers();
+        $this->get(LearnWeights::class)->run();
+        $learned = $this->db()->row('SELECT people, weights FROM identity_weights');
+        self::assertNotNull($learned);
+        self::assertGreaterThan(300, $learned->int('people'));
+        $intake = $this->get(Intake::class);
+        $id = $intake->open($me->id);
+        $text = "Torbjørg Quernvik\n%s\n+47 912 33 441\n\nWork\nMarine electrician, Osterdal Yard, Bergen            mars 2021 – d.d.\nPLC fault finding.\n\nEducation\nQuernvik technical college, vocational, electrical, 2019\n";
+        $intake->lay($id, \sprintf($text, 'torbjorg@post.example'), 'first.txt');
+        $this->deliverAll();
+        $intake->lay($id, \sprintf($text, 'other.address@mail.example').'One more line.', 'second.txt');
+        $this->deliverAll();
+        $second = array_values(array_filter($this->files($id, $me->id), static fn ($f): bool => 'second.txt' === $f->str('name')))[0];
+        self::assertSame('read', $second->str('state'));
+        self::assertNotNull($second->strOrNull('tied'), 'by phone, work and school, not by an address');
+        $person = $second->int('candidate_id');
+        self::assertSame(2, $this->int('SELECT count(*) FROM resume WHERE candidate_id = :c', ['c' => $person]));
+        self::assertSame('torbjorg@post.example', $this->db()->row('SELECT email FROM candidate WHERE id = :c', ['c' => $person])?->str('email'));
+        $this->client->request('GET', '/intake?in='.$id);
+        self::assertSelectorTextContains('main', 'laid beside them by itself');
+        $this->send('/intake?in='.$id, "/intake/$id/untie", ['file' => (string) $second->int('id')]);
+        self::assertSame(1, $this->int('SELECT count(*) FROM resume WHERE candidate_id = :c', ['c' => $person]));
+        $other = $this->int('SELECT candidate_id FROM intake_file WHERE id = :f', ['f' => $second->int('id')]);
+        self::assertNotSame($person, $other);
+        self::assertSame(1, $this->int('SELECT count(*) FROM not_same WHERE one_id = :a AND other_id = :b', ['a' => min($person, $other), 'b' => max($person, $other)]), 'and not asked again');
     }
 
     private function putOffOthers(): void

@@ -47,7 +47,6 @@ final class MailboxTest extends DatabaseTest
         $this->client->request('GET', '/intake');
         self::assertSelectorTextContains('main', 'by mail');
         $answer = self::mailbox('tordis.quernvik@post.example');
-        self::assertCount(1, $answer);
         self::assertStringContainsString('Dear Tordis', $answer[0]['text']);
         // forgetting them takes letter and answer too
         $this->get(Erase::class)($row->int('id'), 'house');

@@ -9,6 +9,15 @@ final class Blocks
 {
     private const LARGEST = 60;
 
+    /** The key under which everyone stands who is called so, as it sounds; by how many there are a name weighs. */
+    public static function called(Traits $t): string
+    {
+        $pair = [metaphone($t->first()), metaphone(Traits::given($t->last()))];
+        sort($pair);
+
+        return 'n '.implode(' ', $pair);
+    }
+
     /** @return list<string> */
     public static function keys(Traits $t): array
     {

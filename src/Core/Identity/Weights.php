@@ -12,6 +12,7 @@ namespace Jorvent\Core\Identity;
 final readonly class Weights
 {
     private const LEAST = 2e-5;
+    private const SURE = .9995;
     /** What was taken before counts as much as so many pairs. */
     private const TRUST = 20.0;
 
@@ -89,6 +90,50 @@ final readonly class Weights
     public function probability(array $pair, ?float $namesakes = null): float
     {
         return 1 / (1 + 2 ** -($this->score($pair, $namesakes) + log($this->share / (1 - $this->share), 2)));
+    }
+
+    /**
+     * Whether two are one so surely that nobody need be asked. A mail address counts nothing here, for it can be written into any file and nobody has confirmed it; and a name that is another's is never the same by number alone.
+     *
+     * @param array<string, int> $pair
+     * @param float|null         $namesakes as in score()
+     */
+    public function sure(array $pair, ?float $namesakes = null): bool
+    {
+        unset($pair['email']);
+        $strong = \count(array_filter(['phone' => 1, 'link' => 1, 'employer' => 2, 'school' => 1], static fn (int $level, string $trait): bool => ($pair[$trait] ?? 0) >= $level, \ARRAY_FILTER_USE_BOTH));
+
+        return ($pair['name'] ?? 0) >= 4 && $strong >= 2 && ((1 === ($pair['phone'] ?? 0)) || (1 === ($pair['link'] ?? 0))) && $this->probability($pair, $namesakes) >= self::SURE;
+    }
+
+    /** @return array{m: array<string, list<float>>, u: array<string, list<float>>, share: float} to be kept */
+    public function toArray(): array
+    {
+        return ['m' => $this->m, 'u' => $this->u, 'share' => $this->share];
+    }
+
+    /** @param array<array-key, mixed> $kept as toArray(); what is missing or of another shape is the prior's */
+    public static function of(array $kept): self
+    {
+        $prior = self::prior();
+
+        return new self(self::kept($kept['m'] ?? null, $prior->m), self::kept($kept['u'] ?? null, $prior->u), is_numeric($kept['share'] ?? null) ? (float) $kept['share'] : $prior->share);
+    }
+
+    /**
+     * @param array<string, list<float>> $prior
+     *
+     * @return array<string, list<float>>
+     */
+    private static function kept(mixed $table, array $prior): array
+    {
+        $read = [];
+        foreach ($prior as $trait => $levels) {
+            $mine = \is_array($table) && \is_array($table[$trait] ?? null) ? array_map(floatval(...), array_values(array_filter($table[$trait], is_numeric(...)))) : [];
+            $read[$trait] = \count($mine) === \count($levels) ? $mine : $levels;
+        }
+
+        return $read;
     }
 
     /**

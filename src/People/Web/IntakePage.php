@@ -106,7 +106,7 @@ final class IntakePage extends Page
         return $this->render('people/intake_rows.html.twig', ['in' => $intake, 'files' => $this->intake->filesOf($intake, $this->me()->id), 'open' => 0, 'errors' => Errors::none(), 'input' => null]);
     }
 
-    #[Route('/{intake}/{step}', name: 'intake_act', requirements: ['intake' => '\d{1,9}', 'step' => 'cancel|again|same|other|hand'], methods: ['POST'])]
+    #[Route('/{intake}/{step}', name: 'intake_act', requirements: ['intake' => '\d{1,9}', 'step' => 'cancel|again|same|other|hand|untie'], methods: ['POST'])]
     public function step(int $intake, string $step, Request $request): Response
     {
         $this->own($intake);
@@ -117,7 +117,7 @@ final class IntakePage extends Page
         }
         try {
             match ($step) {
-                'cancel' => $this->intake->cancel($intake), 'again' => $this->intake->again($file), 'same' => $this->intake->same($file, true), 'other' => $this->intake->same($file, false), default => $this->intake->byHand($file, $input->line('name'), $input->line('email')),
+                'cancel' => $this->intake->cancel($intake), 'again' => $this->intake->again($file), 'same' => $this->intake->same($file, true), 'other' => $this->intake->same($file, false), 'untie' => $this->intake->untie($file, $this->me()->id), default => $this->intake->byHand($file, $input->line('name'), $input->line('email')),
             };
         } catch (Refused $refused) {
             return $this->page($intake, $file, Errors::of($refused->refusals), $input);
