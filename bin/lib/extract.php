@@ -13,7 +13,7 @@ libxml_use_internal_errors(true);
 $content = (string) file_get_contents($argv[1] ?? '');
 try {
     $type = Extract::type($content);
-    $text = 'application/pdf' === $type ? Pdf::text($argv[1]) : Extract::text($type, $content);
+    $text = 'application/pdf' === $type ? Pdf::text($argv[1], (string) getenv('JORVENT_OCR'), getenv('JORVENT_OCR_LANGUAGES') ?: 'eng') : Extract::text($type, $content);
     echo json_encode(['type' => $type, 'text' => mb_substr($text, 0, 400_000)], \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE | \JSON_UNESCAPED_UNICODE);
 } catch (Broken $broken) {
     echo json_encode(['refused' => $broken->getMessage()], \JSON_THROW_ON_ERROR);

@@ -20,11 +20,13 @@ final readonly class ReadResume
     public const MAX_BYTES = 8_000_000;
     public const MAX_TEXT = 200_000;
     private const SECONDS = 15;
+    /** Reading pictures takes its time. */
+    private const OCR_SECONDS = 150;
     private const KILOBYTES = 1_200_000;
     /** What a person is told; any other word of the process is "broken". */
     private const REFUSALS = ['file_broken', 'file_bomb', 'file_is_a_picture', 'file_not_a_resume', 'file_old_word'];
 
-    public function __construct(private FileStore $files, #[Autowire('%kernel.project_dir%')] private string $root)
+    public function __construct(private FileStore $files, #[Autowire('%kernel.project_dir%')] private string $root, #[Autowire('%env(JORVENT_OCR)%')] private string $ocr, #[Autowire('%env(JORVENT_OCR_LANGUAGES)%')] private string $languages)
     {
     }
 
@@ -52,7 +54,8 @@ final readonly class ReadResume
         try {
             file_put_contents($file, $content);
             $php = (new PhpExecutableFinder())->find(false) ?: 'php';
-            $process = new Process(['sh', '-c', 'ulimit -v '.self::KILOBYTES.' -t '.self::SECONDS.'; exec "$1" -d memory_limit=384M -d max_execution_time='.self::SECONDS.' "$2" "$3" | head -c 3000000', 'sh', $php, $this->root.'/bin/lib/extract.php', $file], timeout: self::SECONDS + 3);
+            $seconds = '' === $this->ocr ? self::SECONDS : self::OCR_SECONDS;
+            $process = new Process(['sh', '-c', 'ulimit -v '.self::KILOBYTES.' -t '.$seconds.'; exec "$1" -d memory_limit=384M -d max_execution_time='.$seconds.' "$2" "$3" | head -c 3000000', 'sh', $php, $this->root.'/bin/lib/extract.php', $file], env: ['JORVENT_OCR' => $this->ocr, 'JORVENT_OCR_LANGUAGES' => $this->languages], timeout: $seconds + 3);
             $process->run();
             $said = json_decode($process->getOutput(), true);
         } catch (ProcessTimedOutException) {

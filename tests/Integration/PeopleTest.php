@@ -156,6 +156,43 @@ final class PeopleTest extends DatabaseTest
         self::assertSame(['resume file_is_a_picture'], $this->refused(fn () => $this->get(ReadResume::class)((string) $pdf->output(), 'scan.pdf')));
     }
 
+    /** With a program that reads letters, as its command line is agreed: PROGRAM PICTURE stdout -l LANGUAGES. */
+    public function testWithAProgramThatReadsLettersAScanIsRead(): void
+    {
+        $pdf = new Dompdf();
+        $pdf->loadHtml('<div></div>');
+        $pdf->render();
+        $program = sys_get_temp_dir().'/reads-letters-'.bin2hex(random_bytes(4));
+        file_put_contents($program, "#!/bin/sh\n[ \"\$2 \$3\" = \"stdout -l\" ] && [ -s \"\$1\" ] && echo \"Torbjorg Quernvik, \$4\"\n");
+        chmod($program, 0o755);
+        $read = fn (string $ocr): ReadResume => new ReadResume($this->get(FileStore::class), \dirname(__DIR__, 2), $ocr, 'eng+nor');
+        self::assertStringContainsString('Torbjorg Quernvik, eng+nor', $read($program)((string) $pdf->output(), 'scan.pdf')->text);
+        self::assertSame(['resume file_is_a_picture'], $this->refused(static fn () => $read('')((string) $pdf->output(), 'scan.pdf')));
+        self::assertSame(['resume file_is_a_picture'], $this->refused(static fn () => $read('/bin/false')((string) $pdf->output(), 'scan.pdf')), 'it reads nothing');
+        unlink($program);
+    }
+
+    public function testPagesOfAPdfAreSeenAsPicturesAndNothingElseIs(): void
+    {
+        $this->as('Solveig Aune');
+        $row = $this->db()->row("SELECT r.id, r.candidate_id FROM resume r JOIN candidate c ON c.id = r.candidate_id WHERE r.media_type = 'application/pdf' AND r.file_sha256 IS NOT NULL AND c.erased_at IS NULL ORDER BY r.id LIMIT 1");
+        self::assertNotNull($row);
+        $path = '/people/'.$row->int('candidate_id').'/reading/'.$row->int('id');
+        $this->client->request('GET', $path.'?as=pages');
+        self::assertSelectorExists('img.leaf');
+        $this->client->request('GET', $path.'/page/1.png');
+        self::assertResponseIsSuccessful();
+        self::assertSame('image/png', $this->client->getResponse()->headers->get('Content-Type'));
+        $size = getimagesizefromstring((string) $this->client->getResponse()->getContent());
+        self::assertIsArray($size);
+        self::assertSame(900, $size[0]);
+        $this->client->request('GET', $path.'/page/99.png');
+        self::assertResponseStatusCodeSame(404);
+        $other = $this->int("SELECT min(id) FROM resume WHERE media_type <> 'application/pdf' AND candidate_id = 41");
+        $this->client->request('GET', '/people/41/reading/'.$other.'/page/1.png');
+        self::assertResponseStatusCodeSame(404, 'only what can be drawn is drawn');
+    }
+
     public function testOnlyAHashNamesAFile(): void
     {
         $this->expectException(\LogicException::class);

@@ -14,7 +14,11 @@ final class Pdf
     private const SECONDS = 12;
     private const BYTES = 1_000_000;
 
-    public static function text(string $file): string
+    /**
+     * @param string $ocr       the program that reads pictures; empty when there is none
+     * @param string $languages of it
+     */
+    public static function text(string $file, string $ocr = '', string $languages = ''): string
     {
         $process = new Process(['pdftotext', '-q', '-layout', '-enc', 'UTF-8', '-l', (string) self::PAGES, $file, '-'], timeout: self::SECONDS);
         $text = '';
@@ -26,10 +30,14 @@ final class Pdf
                 break;
             }
         }
-        if ('' === trim($text)) {
+        if ('' === trim($text, " \t\n\r\f\0")) {
             $info = new Process(['pdfinfo', $file], timeout: self::SECONDS);
 
-            throw new Broken(0 === $info->run() ? 'file_is_a_picture' : 'file_broken');
+            if (0 !== $info->run()) {
+                throw new Broken('file_broken');
+            }
+
+            return '' === $ocr ? throw new Broken('file_is_a_picture') : Columns::apart(Ocr::text($file, $ocr, $languages));
         }
 
         return Columns::apart(mb_scrub($text));
