@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Jorvent\People;
 
 use Jorvent\Core\Resume\Folded;
-use Jorvent\Core\Resume\Reader;
 use Jorvent\Core\Resume\Tongues;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Outside\Mail\Maildir;
@@ -35,7 +34,7 @@ final readonly class Mailbox implements Periodic
     private const RESUME_LETTERS = 400;
 
     public function __construct(
-        private Db $db, private ClockInterface $clock, private Maildir $box, private Intake $intake, private Outbox $outbox, private LoggerInterface $logger, #[Autowire('%env(JORVENT_MAILBOX_ADDRESS)%')] private string $address,
+        private Db $db, private ClockInterface $clock, private Maildir $box, private Intake $intake, private Dictionary $dictionary, private Outbox $outbox, private LoggerInterface $logger, #[Autowire('%env(JORVENT_MAILBOX_ADDRESS)%')] private string $address,
     ) {
     }
 
@@ -93,7 +92,7 @@ final readonly class Mailbox implements Periodic
         $personal = $this->db->insert('personal_value', ['content' => ['from' => $sender, 'name' => mb_substr($called, 0, 200), 'subject' => $subject, 'text' => $letter]]);
         $this->db->execute('UPDATE mail_in SET personal_id = :p WHERE id = :id', ['p' => $personal, 'id' => $mail]);
         $files = $this->files($message);
-        if ([] === $files && mb_strlen($letter) >= self::RESUME_LETTERS && [] !== (new Reader())->read($letter, $this->clock->now())->spells) {
+        if ([] === $files && mb_strlen($letter) >= self::RESUME_LETTERS && [] !== $this->dictionary->reader()->read($letter, $this->clock->now())->spells) {
             $files[] = ['mail.txt', $letter];
         }
         $intake = $this->today();

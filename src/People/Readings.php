@@ -7,7 +7,6 @@ namespace Jorvent\People;
 use Jorvent\Activity\ActivityLog;
 use Jorvent\Core\Identity\Traits;
 use Jorvent\Core\Resume\Corrections;
-use Jorvent\Core\Resume\Reader;
 use Jorvent\Core\Shared\Refusal;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Platform\Database\Db;
@@ -17,9 +16,7 @@ use Psr\Clock\ClockInterface;
 /** What was read from resumes, with what people corrected. What is unsure is shown, and used by nothing before someone confirmed it. */
 final class Readings
 {
-    private ?Reader $reader = null;
-
-    public function __construct(private readonly Db $db, private readonly ClockInterface $clock, private readonly ActivityLog $log)
+    public function __construct(private readonly Db $db, private readonly ClockInterface $clock, private readonly ActivityLog $log, private readonly Dictionary $dictionary)
     {
     }
 
@@ -27,7 +24,7 @@ final class Readings
     public function read(int $resume): void
     {
         $row = $this->db->row('SELECT candidate_id, text FROM resume WHERE id = :id', ['id' => $resume]) ?? throw new \LogicException('No such resume.');
-        $reading = ($this->reader ??= new Reader())->read($row->str('text'), $this->clock->now())->toArray();
+        $reading = $this->dictionary->reader()->read($row->str('text'), $this->clock->now())->toArray();
         $this->db->execute('UPDATE resume SET reading = CAST(:r AS jsonb) WHERE id = :id', ['r' => json_encode($reading, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_INVALID_UTF8_SUBSTITUTE), 'id' => $resume]);
         $this->settle($resume, $row->int('candidate_id'));
     }
@@ -61,11 +58,14 @@ final class Readings
         }
         $value = 'changed' === $verdict ? array_intersect_key($value, array_flip($fields)) : [];
         Refused::unlessEmpty('changed' === $verdict ? self::wrong($kind, $key, $value) : []);
-        $this->db->transaction(function () use ($resume, $item, $verdict, $value, $by, $known): void {
+        $this->db->transaction(function () use ($resume, $item, $kind, $one, $verdict, $value, $by, $known): void {
             if ('back' === $verdict) {
                 $this->db->execute('DELETE FROM resume_correction WHERE resume_id = :r AND item = :i', ['r' => $resume, 'i' => $item]);
             } else {
                 $this->db->execute('INSERT INTO resume_correction (resume_id, item, verdict, value, account_id, at) VALUES (:r, :i, :v, CAST(:x AS jsonb), :by, :now) ON CONFLICT (resume_id, item) DO UPDATE SET verdict = :v, value = CAST(:x AS jsonb), account_id = :by, at = :now', ['r' => $resume, 'i' => $item, 'v' => $verdict, 'x' => json_encode($value, \JSON_THROW_ON_ERROR | \JSON_FORCE_OBJECT | \JSON_UNESCAPED_UNICODE), 'by' => $by, 'now' => $this->clock->now()]);
+            }
+            if ('changed' === $verdict) {
+                $this->dictionary->propose($kind, $one, $value);
             }
             $this->settle($resume, $known->int('candidate_id'), true);
             $this->log->record('resume.corrected', 'candidate', $known->int('candidate_id'), null, $known->int('candidate_id'), ['item' => explode('.', $item)[0], 'verdict' => $verdict]);

@@ -6,6 +6,7 @@ namespace Jorvent\Tests\Integration;
 
 use Jorvent\Core\Resume\Corrections;
 use Jorvent\People\AddResume;
+use Jorvent\People\Dictionary;
 use Jorvent\People\Intake;
 use Jorvent\People\LearnWeights;
 use Jorvent\People\Readings;
@@ -183,6 +184,45 @@ final class IntakeTest extends DatabaseTest
         $other = $this->int('SELECT candidate_id FROM intake_file WHERE id = :f', ['f' => $second->int('id')]);
         self::assertNotSame($person, $other);
         self::assertSame(1, $this->int('SELECT count(*) FROM not_same WHERE one_id = :a AND other_id = :b', ['a' => min($person, $other), 'b' => max($person, $other)]), 'and not asked again');
+    }
+
+    public function testACorrectionTeachesAWordOnceAnAdminTookItAndReadingAnewKeepsWhatPeopleSaid(): void
+    {
+        $me = $this->as('Solveig Aune');
+        $this->putOffOthers();
+        $text = "Torbjørg Quernvik\ntq@post.example\n\nWork\nKjettingsmed, Grindhaug\n2015 – 2019\n\nWork\nGrindhaug, Kjettingsmed\n2019 – 2021\n";
+        $candidate = $this->int('SELECT min(id) FROM candidate WHERE erased_at IS NULL AND claims IS NULL');
+        $resume = $this->get(AddResume::class)($candidate, new ResumeFile('', 'text/plain', 't.txt', 10, $text));
+        $readings = $this->get(Readings::class);
+        $before = $readings->of($resume)['items'];
+        self::assertNotSame(['Kjettingsmed at Grindhaug', 'Kjettingsmed at Grindhaug'], self::spellsOf($before), 'nobody can know which is which');
+        $wrong = array_keys(array_filter($before['spells'], static fn (array $s): bool => 'Kjettingsmed' !== ($s['title'] ?? '')))[0];
+        $readings->correct($resume, 'spells.'.$wrong, 'changed', ['title' => 'Kjettingsmed', 'employer' => 'Grindhaug', 'from' => '2015', 'to' => '2019'], $me->id);
+        $term = $this->db()->row("SELECT id, state FROM learned_term WHERE kind = 'titles' AND folded = 'kjettingsmed'");
+        self::assertSame('waiting', $term?->str('state'));
+        $dictionary = $this->get(Dictionary::class);
+        self::assertNotSame(['Kjettingsmed at Grindhaug', 'Kjettingsmed at Grindhaug'], self::spellsOf(Corrections::over($dictionary->reader()->read($text, $this->clock()->now())->toArray(), [])), 'nothing is learned before it is taken');
+        $this->as('Runa Eikeland');
+        $this->client->request('GET', '/dictionary');
+        self::assertSelectorExists('input[value=Kjettingsmed]');
+        $this->send('/dictionary', '/dictionary', ['id' => (string) $term->int('id'), 'term' => 'Kjettingsmed', 'then' => 'taken']);
+        self::assertSame(['Kjettingsmed at Grindhaug', 'Kjettingsmed at Grindhaug'], self::spellsOf(Corrections::over($dictionary->reader()->read($text, $this->clock()->now())->toArray(), [])));
+        $this->send('/dictionary', '/dictionary', ['then' => 'anew']);
+        $this->deliverAll();
+        self::assertSame('Kjettingsmed at Grindhaug', self::spellsOf($readings->of($resume)['items'])[0] ?? null);
+        self::assertSame(1, $this->int("SELECT count(*) FROM resume_correction WHERE resume_id = :r AND verdict = 'changed'", ['r' => $resume]));
+        self::assertNull($dictionary->progress(), 'all was read');
+        self::assertSame(['term term_too_short'], $this->refused(static fn () => $dictionary->decide($term->int('id'), 'taken', 'x', $me->id)));
+    }
+
+    /**
+     * @param array<string, array<array-key, array<array-key, mixed>>> $items
+     *
+     * @return list<string>
+     */
+    private static function spellsOf(array $items): array
+    {
+        return array_values(array_map(static fn (array $s): string => (\is_string($s['title'] ?? null) ? $s['title'] : '').' at '.(\is_string($s['employer'] ?? null) ? $s['employer'] : ''), $items['spells'] ?? []));
     }
 
     private function putOffOthers(): void

@@ -13,9 +13,9 @@ final class Reader
     private readonly Spells $spells;
     private readonly Schooling $schooling;
 
-    public function __construct(private readonly Skills $skills = new Skills())
+    public function __construct(private readonly Skills $skills = new Skills(), ?Tongues $tongues = null)
     {
-        $this->tongues = Tongues::all();
+        $this->tongues = $tongues ?? Tongues::all();
         $this->dates = new Dates($this->tongues);
         $this->sections = new Sections($this->tongues);
         $this->spells = new Spells($this->tongues, $this->dates);

@@ -54,6 +54,21 @@ final class Tongues
         return new self($tables);
     }
 
+    /**
+     * These tables and more words, learned by a house.
+     *
+     * @param array<string, list<string>> $learned by table
+     */
+    public function with(array $learned): self
+    {
+        $tables = $this->tables;
+        foreach ($learned as $name => $words) {
+            $tables[$name][] = $words;
+        }
+
+        return new self($tables);
+    }
+
     /** @return list<string> phrases, folded, longest first */
     public function phrases(string $table, string ...$keys): array
     {

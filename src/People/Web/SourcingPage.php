@@ -105,13 +105,13 @@ final class SourcingPage extends Page
         }
     }
 
-    /** @return list<array{ref: string, name: string, headline: string, city: string, years: float|null, text: string, score: int|null, parts: list<array<string, mixed>>, kept: bool, barred: string|null, would_move: bool|null, active_on: string|null, known: string|null}> by fit */
+    /** @return list<array{ref: string, name: string, headline: string, city: string, years: float|null, text: string, score: int|null, parts: list<array<string, mixed>>, kept: bool, barred: string|null, would_move: bool|null, active_on: string|null, known: string|null, unsure: array{resume: int, count: int}|null}> by fit */
     private function own(Requisition $requisition, string $city, SearchResult $result): array
     {
         $ids = \array_slice($result->ids, 0, 200);
         $fits = ($this->fits)($requisition->wanted($city), $ids);
         $rows = [] === $ids ? [] : $this->db->rows(
-            'SELECT c.id, c.name, c.headline, c.city, c.years, c.would_move, c.active_on, c.contact_barred_until, r.text, p.id AS application FROM candidate c LEFT JOIN LATERAL (SELECT text FROM resume WHERE candidate_id = c.id ORDER BY created_at DESC, id DESC LIMIT 1) r ON true
+            'SELECT c.id, c.name, c.headline, c.city, c.years, c.would_move, c.active_on, c.contact_barred_until, r.text, r.id AS resume, r.unsure, p.id AS application FROM candidate c LEFT JOIN LATERAL (SELECT id, text, unsure FROM resume WHERE candidate_id = c.id ORDER BY created_at DESC, id DESC LIMIT 1) r ON true
              LEFT JOIN application p ON p.candidate_id = c.id AND p.requisition_id = :r WHERE c.id IN (:ids) AND NOT EXISTS (SELECT 1 FROM verdict v WHERE v.candidate_id = c.id AND v.requisition_id = :r) AND c.erased_at IS NULL',
             ['ids' => $ids, 'r' => $requisition->id],
         );
@@ -119,13 +119,13 @@ final class SourcingPage extends Page
         foreach ($rows as $row) {
             $fit = $fits[$row->int('id')] ?? null;
             $found[] = ['ref' => (string) $row->int('id'), 'name' => $row->str('name'), 'headline' => $row->str('headline'), 'city' => $row->strOrNull('city') ?? '', 'years' => $row->floatOrNull('years'), 'text' => $row->strOrNull('text') ?? '', 'score' => $fit?->score,
-                'parts' => array_map(static fn ($p): array => $p->toArray(), $fit->parts ?? []), 'kept' => null !== $row->intOrNull('application'), 'barred' => $row->strOrNull('contact_barred_until'), 'would_move' => null === $row['would_move'] ? null : $row->bool('would_move'), 'active_on' => $row->strOrNull('active_on'), 'known' => null];
+                'parts' => array_map(static fn ($p): array => $p->toArray(), $fit->parts ?? []), 'kept' => null !== $row->intOrNull('application'), 'barred' => $row->strOrNull('contact_barred_until'), 'would_move' => null === $row['would_move'] ? null : $row->bool('would_move'), 'active_on' => $row->strOrNull('active_on'), 'known' => null, 'unsure' => ($row->intOrNull('unsure') ?? 0) > 0 ? ['resume' => $row->int('resume'), 'count' => $row->int('unsure')] : null];
         }
 
         return $this->byFit($found);
     }
 
-    /** @return list<array{ref: string, name: string, headline: string, city: string, years: float|null, text: string, score: int|null, parts: list<array<string, mixed>>, kept: bool, barred: string|null, would_move: bool|null, active_on: string|null, known: string|null}> */
+    /** @return list<array{ref: string, name: string, headline: string, city: string, years: float|null, text: string, score: int|null, parts: list<array<string, mixed>>, kept: bool, barred: string|null, would_move: bool|null, active_on: string|null, known: string|null, unsure: array{resume: int, count: int}|null}> */
     private function fromBank(Requisition $requisition, string $city, string $key, ?BankAnswer $answer): array
     {
         $known = [];
@@ -138,7 +138,7 @@ final class SourcingPage extends Page
         foreach ($answer->people ?? [] as $p) {
             $fit = Fit::of($wanted, new Person(Document::of($p->headline, $p->text), $p->years, $p->city, $p->wouldMove));
             $row = $known[$key.':'.$p->ref] ?? null;
-            $found[] = ['ref' => $key.':'.$p->ref, 'name' => $p->name, 'headline' => $p->headline, 'city' => $p->city ?? '', 'years' => $p->years, 'text' => $p->text, 'score' => $fit->score, 'parts' => array_map(static fn ($part): array => $part->toArray(), $fit->parts), 'kept' => null !== $row?->intOrNull('application'), 'barred' => null, 'would_move' => $p->wouldMove, 'active_on' => $p->activeOn, 'known' => $row?->str('name')];
+            $found[] = ['ref' => $key.':'.$p->ref, 'name' => $p->name, 'headline' => $p->headline, 'city' => $p->city ?? '', 'years' => $p->years, 'text' => $p->text, 'score' => $fit->score, 'parts' => array_map(static fn ($part): array => $part->toArray(), $fit->parts), 'kept' => null !== $row?->intOrNull('application'), 'barred' => null, 'would_move' => $p->wouldMove, 'active_on' => $p->activeOn, 'known' => $row?->str('name'), 'unsure' => null];
         }
 
         return $this->byFit($found);

@@ -1,0 +1,108 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jorvent\People;
+
+use Jorvent\Activity\ActivityLog;
+use Jorvent\Core\Resume\Folded;
+use Jorvent\Core\Resume\Reader;
+use Jorvent\Core\Resume\Skills;
+use Jorvent\Core\Resume\Tongues;
+use Jorvent\Core\Shared\Refused;
+use Jorvent\Platform\Database\Db;
+use Jorvent\Platform\Database\Record;
+use Jorvent\Platform\Outbox\Outbox;
+use Psr\Clock\ClockInterface;
+
+/** Words that the reader lacked: each correction proposes its own, an admin takes or refuses them, and from then on resumes are read with them. */
+final class Dictionary
+{
+    /** Which corrected field teaches which table. */
+    private const TEACHES = ['spells' => ['title' => 'titles', 'employer' => 'employers'], 'education' => ['school' => 'schools']];
+    private const LONGEST = 60;
+
+    private ?Reader $reader = null;
+    private string $version = '';
+
+    public function __construct(private readonly Db $db, private readonly ClockInterface $clock, private readonly ActivityLog $log, private readonly Outbox $outbox)
+    {
+    }
+
+    /** The reader that knows all words taken so far; a long-running worker gets a new one when there are new ones. */
+    public function reader(): Reader
+    {
+        $version = $this->db->row("SELECT count(*) || ' ' || coalesce(max(decided_at)::text, '') AS v FROM learned_term WHERE state = 'taken'")?->str('v') ?? '';
+        if (null === $this->reader || $version !== $this->version) {
+            $learned = ['titles' => [], 'employers' => [], 'schools' => []];
+            foreach ($this->db->rows("SELECT kind, folded FROM learned_term WHERE state = 'taken' ORDER BY id") as $row) {
+                $learned[$row->str('kind')][] = $row->str('folded');
+            }
+            $this->reader = new Reader(new Skills(), Tongues::all()->with($learned));
+            $this->version = $version;
+        }
+
+        return $this->reader;
+    }
+
+    /**
+     * What someone corrected proposes its words, as far as they were read otherwise; run in the transaction of the correction.
+     *
+     * @param array<array-key, mixed> $was as it was read
+     * @param array<string, string>   $is  as it is
+     */
+    public function propose(string $kind, array $was, array $is): void
+    {
+        foreach (self::TEACHES[$kind] ?? [] as $field => $table) {
+            $term = trim($is[$field] ?? '');
+            $folded = Folded::phrase($term);
+            if ('' === $folded || mb_strlen($term) > self::LONGEST || $folded === Folded::phrase(\is_string($was[$field] ?? null) ? $was[$field] : '') || \in_array($folded, Tongues::all()->phrases($table), true)) {
+                continue;
+            }
+            $this->db->execute('INSERT INTO learned_term (kind, term, folded, at) VALUES (:k, :t, :f, :now) ON CONFLICT (kind, folded) DO UPDATE SET times = learned_term.times + 1', ['k' => $table, 't' => $term, 'f' => $folded, 'now' => $this->clock->now()]);
+        }
+    }
+
+    /** @return list<Record> id, kind, term, times, state, by, decided_at; those that wait first, the most often met on top */
+    public function terms(): array
+    {
+        return $this->db->rows("SELECT t.id, t.kind, t.term, t.times, t.state, t.at, t.decided_at, a.name AS by FROM learned_term t LEFT JOIN account a ON a.id = t.account_id ORDER BY (t.state = 'waiting') DESC, CASE WHEN t.state = 'waiting' THEN -t.times END, t.decided_at DESC, t.id DESC LIMIT 300");
+    }
+
+    /**
+     * @param 'taken'|'refused' $state
+     * @param string            $term  as it is to be known, which may be less than someone wrote
+     */
+    public function decide(int $id, string $state, string $term, int $by): void
+    {
+        $folded = Folded::phrase($term);
+        if ('taken' === $state && mb_strlen($folded) < 3) {
+            throw Refused::because('term_too_short', 'term');
+        }
+        $this->db->transaction(function () use ($id, $state, $term, $folded, $by): void {
+            $row = $this->db->row('SELECT kind FROM learned_term WHERE id = :id FOR UPDATE', ['id' => $id]) ?? throw Refused::because('missing');
+            if ('taken' === $state && 0 !== $this->db->int('SELECT count(*) FROM learned_term WHERE kind = :k AND folded = :f AND id <> :id', ['k' => $row->str('kind'), 'f' => $folded, 'id' => $id])) {
+                throw Refused::because('term_known', 'term');
+            }
+            $this->db->execute('UPDATE learned_term SET state = :s, term = CASE WHEN :s = \'taken\' THEN :t ELSE term END, folded = CASE WHEN :s = \'taken\' THEN :f ELSE folded END, decided_at = :now, account_id = :by WHERE id = :id', ['s' => $state, 't' => mb_substr(trim($term), 0, self::LONGEST), 'f' => $folded, 'now' => $this->clock->now(), 'by' => $by, 'id' => $id]);
+            $this->log->record('dictionary.'.$state, 'dictionary', $id, change: ['kind' => $row->str('kind')]);
+        });
+    }
+
+    /** All resumes are read anew, in pieces; what people corrected stays as they said it. */
+    public function readAnew(): void
+    {
+        if (null !== $this->progress()) {
+            throw Refused::because('import_runs');
+        }
+        $this->outbox->add('reread', 'reread-'.$this->clock->now()->format('YmdHisu').'-0', 'resume', 0, ['from' => 0, 'of' => $this->db->int('SELECT count(*) FROM resume'), 'done' => 0]);
+    }
+
+    /** @return array{done: int, of: int}|null while resumes are read anew */
+    public function progress(): ?array
+    {
+        $row = $this->db->row("SELECT payload FROM outbox WHERE kind = 'reread' AND state = 'waiting' ORDER BY id DESC LIMIT 1")?->json('payload');
+
+        return null === $row ? null : ['done' => \is_int($row['done'] ?? null) ? $row['done'] : 0, 'of' => \is_int($row['of'] ?? null) ? $row['of'] : 0];
+    }
+}

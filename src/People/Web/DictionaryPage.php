@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jorvent\People\Web;
+
+use Jorvent\Accounts\Access\Permission;
+use Jorvent\People\Dictionary;
+use Jorvent\Platform\Web\Gate;
+use Jorvent\Platform\Web\Input;
+use Jorvent\Platform\Web\Page;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\Routing\Attribute\Route;
+
+/** Words that corrections taught: taken, shortened or refused; and reading all resumes anew with them. */
+#[Gate(Permission::Administer)]
+#[Route('/dictionary')]
+final class DictionaryPage extends Page
+{
+    public function __construct(private readonly Dictionary $dictionary)
+    {
+    }
+
+    #[Route('', name: 'dictionary', methods: ['GET'])]
+    public function show(): Response
+    {
+        return $this->render('people/dictionary.html.twig', ['terms' => $this->dictionary->terms(), 'progress' => $this->dictionary->progress()]);
+    }
+
+    #[Route('', name: 'dictionary_decide', methods: ['POST'])]
+    public function decide(Request $request): Response
+    {
+        $input = Input::of($request);
+        $then = $input->line('then');
+
+        return $this->act(fn () => 'anew' === $then ? $this->dictionary->readAnew() : $this->dictionary->decide($input->int('id') ?? 0, 'taken' === $then ? 'taken' : 'refused', $input->line('term'), $this->me()->id), 'anew' === $then ? 'reading_anew' : null, 'dictionary');
+    }
+}
