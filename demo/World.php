@@ -126,6 +126,7 @@ final class World
             $this->guide();
             $this->careersSites();
             $this->intake();
+            $this->mails();
             $this->kept();
             $this->records();
             $this->shown();
@@ -267,6 +268,20 @@ final class World
             $this->db->insert('data_request', ['candidate_id' => 200 + $n, 'kind' => $kind, 'way' => $way, 'asked_at' => $this->ago($asked), 'done_at' => null === $done ? null : $this->ago($done)]);
         }
         $this->db->execute("UPDATE candidate SET keep_until = CAST(renewed_at + interval '12 months' AS date), keep_asked_at = CASE WHEN renewed_at < :asked THEN renewed_at + interval '335 days' END WHERE id IN (:ids)", ['ids' => $soon, 'asked' => $this->now->modify('-12 months')->modify('+30 days')]);
+    }
+
+    /** What came by mail yesterday: one read, one letter without a resume. */
+    private function mails(): void
+    {
+        $intake = $this->db->insert('intake', ['account_id' => null, 'state' => 'open', 'created_at' => $this->ago(1)]);
+        $person = $this->db->row('SELECT c.id, c.name, c.email, r.id AS resume, r.file_name, r.file_sha256, r.size FROM candidate c JOIN resume r ON r.candidate_id = c.id WHERE c.id = 66') ?? throw new \LogicException('There is a 66th.');
+        foreach ([[$person->str('name'), $person->str('email'), 'A winter in the yard?', "Dear all,\n\nI saw the ferry come in last week, and the lights on her bridge. If you need hands this winter, mine are free from January; my resume is enclosed.\n\nKind regards\n".$person->str('name'), $person->int('id')], ['Ola Nordberg', 'ola.nordberg@post.example', 'Sommerjobb', "Hei,\n\nhar dere noe på verftet i sommer?\n\nOla", null]] as $n => [$name, $from, $subject, $text, $candidate]) {
+            $personal = $this->db->insert('personal_value', ['candidate_id' => $candidate, 'content' => ['from' => $from, 'name' => $name, 'subject' => $subject, 'text' => $text]]);
+            $mail = $this->db->insert('mail_in', ['message_key' => hash('sha256', $from), 'state' => 'taken', 'personal_id' => $personal, 'locale' => null === $candidate ? 'nb' : 'en', 'came_at' => $this->ago(1), 'answered_at' => $this->ago(1)]);
+            $raw = "From: $name <$from>\r\nTo: jobs@skerryline.example\r\nSubject: $subject\r\nContent-Type: text/plain; charset=utf-8\r\n\r\n$text\r\n";
+            $file = null === $candidate ? ['name' => 'mail.eml', 'sha256' => $this->files->put($raw), 'size' => \strlen($raw), 'state' => 'failed', 'refusal' => 'mail_without_resume'] : ['name' => $person->str('file_name'), 'sha256' => $person->str('file_sha256'), 'size' => $person->int('size'), 'state' => 'read', 'candidate_id' => $candidate, 'resume_id' => $person->int('resume')];
+            $this->db->insert('intake_file', ['intake_id' => $intake, 'mail_id' => $mail, 'at' => $this->ago(1)] + $file);
+        }
     }
 
     private function inOtherLanguages(): void

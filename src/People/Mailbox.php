@@ -40,7 +40,7 @@ final readonly class Mailbox implements Periodic
 
     public function everySeconds(): int
     {
-        return 20;
+        return 5;
     }
 
     public function run(): void

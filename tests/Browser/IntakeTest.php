@@ -7,6 +7,9 @@ namespace Jorvent\Tests\Browser;
 use Jorvent\Demo\Originals;
 use Jorvent\Tests\Support\BrowserTest;
 use PHPUnit\Framework\Attributes\CoversNothing;
+use Symfony\Component\Mailer\Transport;
+use Symfony\Component\Mime\Address;
+use Symfony\Component\Mime\Email;
 
 /** Resumes by the armful, and an unsure reading set right beside its passage. */
 #[CoversNothing]
@@ -41,15 +44,49 @@ final class IntakeTest extends BrowserTest
     public function testTwoRecordsAreJoinedAndTakenApart(): void
     {
         $run = strtr(bin2hex(random_bytes(3)), '0123456789', 'ghijklmnop');
-        $text = static fn (string $mail): string => "Hilda Nordvik$run\nBergen · $mail\n+47 5555 ".substr((string) crc32($run), 0, 4)."\n\nWORK\n\nWelder, Kvitholm Verft\nMar 2018 – Oct 2020\nTIG.\n";
+        $text = static fn (string $mail, string $yard): string => "Hilda Nordvik$run\nBergen · $mail\n+47 5555 ".substr((string) crc32($run), 0, 4)."\n\nWORK\n\nWelder, $yard\nTIG.\n";
         $b = $this->browser()->signIn('solveig.aune@skerryline.example');
         foreach (['one', 'two'] as $n) {
-            $b->go('/intake')->attach('files[]', self::file("$n.txt", $text("hilda.$n.$run@post.example")));
+            $b->go('/intake')->attach('files[]', self::file("$n.txt", $text("hilda.$n.$run@post.example", ['one' => "Kvitholm Verft\nMar 2018 – Oct 2020", 'two' => "Nordhamn Verft\nNov 2020 – Mar 2024"][$n])));
             $b->press('Read them')->sees('#rows', 'one' === $n ? 'Hilda' : 'It looks like');
         }
         $b->press('Someone else')->sees('#rows', "Hilda Nordvik$run")->press("Hilda Nordvik$run")->sees('h2', 'What was read')->press("Hilda Nordvik$run")->sees('main', 'Same person?')->press('Compare')->sees('h1', 'Same person?');
         self::assertAxe($b);
         $b->press('Join the two')->sees('.jv-notice', 'Joined')->sees('main', 'Joined with Hilda')->press('Take apart again')->sees('.jv-notice', 'Two records again')->sees('main', 'Same person?');
         self::assertAxe($b);
+    }
+
+    public function testAMailToTheHouseBecomesAPersonAndIsForgottenWhenTheyAsk(): void
+    {
+        $run = strtr(bin2hex(random_bytes(3)), '0123456789', 'ghijklmnop');
+        $name = "Sunniva Myklebust$run";
+        $address = strtolower("sunniva.$run@post.example");
+        $dsn = $_SERVER['MAILER_DSN'] ?? null;
+        self::assertIsString($dsn);
+        Transport::fromDsn($dsn)->send((new Email())->from(new Address($address, $name))->to('jobs@skerryline.example')->subject('From the lighthouse')->text("Dear all,\n\nthe lamp is automatic now, and I would like to work among people again.\n\nSunniva")
+            ->attach(Originals::write('odt', "$name\nBergen · $address\n\nWORK\n\nLighthouse keeper, Norrøysund Lights\nMar 2018 – Oct 2025\nLamps, generators and radio.\n"), 'cv.odt'));
+        $b = $this->browser()->signIn('solveig.aune@skerryline.example');
+        $b->until(static fn (): bool => str_contains($b->go('/intake')->text('main'), $name), 'the mail is read');
+        $b->sees('#rows', 'From the lighthouse');
+        self::assertAxe($b);
+        $b->press($name, '#rows')->sees('h2', 'What was read')->press($name)->click('.mailrow summary')->sees('main', 'the lamp is automatic now');
+        $b->fill('tag', 'lamps')->press('Put on')->sees('.rec', 'lamps');
+        self::assertAxe($b);
+        $person = $b->path();
+        self::assertStringContainsString('Sunniva', self::mail($address, 'We have your mail'));
+        // they ring and want to be forgotten
+        $admin = $this->browser()->signIn('runa.eikeland@skerryline.example')->go('/data')->fill('who', $address)->press('Find')->sees('main', $name)->press('Forget them …')->sees('h1', $name);
+        self::assertAxe($admin);
+        $admin->press('Forget this person')->sees('.jv-notice', 'Forgotten')->go('/data')->sees('main', 'asked for it')->sees('main', 'seals hold');
+        self::assertAxe($admin);
+        $b->go($person);
+        self::assertStringNotContainsString('Sunniva', $b->text());
+        self::assertStringNotContainsString('lamp is automatic', $b->text());
+        foreach (['/lists', '/intake'] as $path) {
+            self::assertAxe($b->go($path));
+        }
+        foreach (['/colleagues', '/dictionary'] as $path) {
+            self::assertAxe($admin->go($path));
+        }
     }
 }

@@ -156,12 +156,12 @@ final class RetentionTest extends DatabaseTest
         self::assertNotNull($person);
         $this->keepFiles();
         $this->putOffWhatWaits();
-        $this->send('/data?q='.rawurlencode($person->str('email')), '/data/request', ['candidate' => '120', 'way' => 'letter', 'kind' => 'data']);
+        $this->send('/data?who='.rawurlencode($person->str('email')), '/data/request', ['candidate' => '120', 'way' => 'letter', 'kind' => 'data']);
         $this->deliverAll();
         self::assertStringContainsString('/l/data/', self::mailbox($person->str('email'))[0]['text']);
         $this->client->request('GET', '/data');
         self::assertSelectorTextContains('main', 'by letter');
-        $this->send('/data?q='.rawurlencode($person->str('name')), '/data/request', ['candidate' => '120', 'way' => 'phone', 'kind' => 'forget']);
+        $this->send('/data?who='.rawurlencode($person->str('name')), '/data/request', ['candidate' => '120', 'way' => 'phone', 'kind' => 'forget']);
         self::assertResponseRedirects('/people/120/forget');
         $this->send('/people/120/forget', '/people/120/forget', []);
         self::assertSame('asked', $this->db()->row('SELECT reason FROM tombstone WHERE candidate_id = 120')?->str('reason'));

@@ -32,6 +32,84 @@ final class JsonResume
     }
 
     /**
+     * What came as JSON Resume goes out with all that it brought: what we know goes first, what only the original has is kept, down to the single field. Lists are matched by what their entries are called and when they began.
+     *
+     * @param array<array-key, mixed> $original
+     * @param array<array-key, mixed> $ours
+     *
+     * @return array<array-key, mixed>
+     */
+    public static function over(array $original, array $ours): array
+    {
+        $whole = $ours + $original;
+        foreach (['work' => 'name', 'education' => 'institution', 'certificates' => 'name', 'skills' => 'name', 'languages' => 'language'] as $section => $key) {
+            $theirs = array_values(array_filter(\is_array($original[$section] ?? null) ? $original[$section] : [], is_array(...)));
+            $mine = array_values(array_filter(\is_array($ours[$section] ?? null) ? $ours[$section] : [], is_array(...)));
+            if ([] === $theirs) {
+                continue;
+            }
+            // skills and languages are told in words of their own there; ours only add what is not among them
+            $whole[$section] = \in_array($section, ['work', 'education', 'certificates'], true) ? self::matched($theirs, $mine, $key) : self::added($theirs, $mine, $key, 'languages' === $section);
+        }
+        $basics = [\is_array($ours['basics'] ?? null) ? $ours['basics'] : [], \is_array($original['basics'] ?? null) ? $original['basics'] : []];
+        $whole['basics'] = $basics[0] + $basics[1];
+        if (\is_array($basics[1]['location'] ?? null)) {
+            $whole['basics']['location'] = (\is_array($basics[0]['location'] ?? null) ? $basics[0]['location'] : []) + $basics[1]['location'];
+        }
+        // a link of theirs that we took for the first one stays where it was
+        if (isset($basics[1]['url']) || isset($basics[1]['profiles'])) {
+            unset($whole['basics']['url']);
+            $whole['basics'] += array_filter(['url' => $basics[1]['url'] ?? null], is_string(...));
+        }
+
+        return array_filter($whole, static fn (mixed $v): bool => [] !== $v);
+    }
+
+    /**
+     * @param list<array<array-key, mixed>> $theirs
+     * @param list<array<array-key, mixed>> $mine
+     *
+     * @return list<array<array-key, mixed>>
+     */
+    private static function matched(array $theirs, array $mine, string $key): array
+    {
+        $said = static fn (array $one, string $k): string => \is_string($one[$k] ?? null) ? Folded::phrase($one[$k]) : '';
+        foreach ($theirs as $i => $one) {
+            foreach ($mine as $j => $ours) {
+                if ($said($one, $key) === $said($ours, $key) && (!isset($one['startDate'], $ours['startDate']) || substr($said($one, 'startDate'), 0, 7) === substr($said($ours, 'startDate'), 0, 7))) {
+                    // a date told to the day, and a text with its own lines, say more than our reading of them
+                    $theirs[$i] = array_intersect_key($one, array_flip(['startDate', 'endDate', 'summary', 'studyType', 'area'])) + $ours + $one;
+                    unset($mine[$j]);
+                    break;
+                }
+            }
+        }
+
+        return [...$theirs, ...array_values($mine)];
+    }
+
+    /**
+     * @param list<array<array-key, mixed>> $theirs
+     * @param list<array<array-key, mixed>> $mine
+     *
+     * @return list<array<array-key, mixed>>
+     */
+    private static function added(array $theirs, array $mine, string $key, bool $same): array
+    {
+        if ($same) {
+            return $theirs;
+        }
+        $all = Folded::phrase((string) json_encode($theirs, \JSON_UNESCAPED_UNICODE | \JSON_INVALID_UTF8_SUBSTITUTE));
+        foreach ($mine as $one) {
+            if (\is_string($one[$key] ?? null) && !str_contains($all, Folded::phrase($one[$key]))) {
+                $theirs[] = $one;
+            }
+        }
+
+        return $theirs;
+    }
+
+    /**
      * @param array<string, mixed> $values
      *
      * @return array<string, mixed>

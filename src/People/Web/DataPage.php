@@ -81,7 +81,7 @@ final class DataPage extends Page
 
     private function page(Request $request, Errors $errors, ?Input $input): Response
     {
-        $words = mb_substr(trim($request->query->getString('q')), 0, 100);
+        $words = mb_substr(trim($request->query->getString('who')), 0, 100);
         $found = mb_strlen($words) < 3 ? [] : $this->db->rows('SELECT id, name, email, city, headline FROM candidate WHERE erased_at IS NULL AND merged_into IS NULL AND (lower(email) = lower(:q) OR name ILIKE :like) ORDER BY (lower(email) = lower(:q)) DESC NULLS LAST, name, id LIMIT 20', ['q' => $words, 'like' => '%'.addcslashes($words, '%_\\').'%']);
 
         return $this->render('people/data.html.twig', [

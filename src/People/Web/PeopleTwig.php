@@ -6,6 +6,7 @@ namespace Jorvent\People\Web;
 
 use Jorvent\Platform\Drawing\SpanBar;
 use Symfony\Contracts\Translation\TranslatorInterface;
+use Twig\Attribute\AsTwigFilter;
 use Twig\Attribute\AsTwigFunction;
 
 /** What templates say about people. */
@@ -26,6 +27,13 @@ final readonly class PeopleTwig
     public function spanAxis(int $first, int $last): string
     {
         return SpanBar::axis($first, $last);
+    }
+
+    /** How likely two are one, never as a certainty. */
+    #[AsTwigFilter('likeness')]
+    public function likeness(float|string $probability): string
+    {
+        return (float) $probability >= .995 ? "> 99\u{00A0}%" : round(100 * (float) $probability)."\u{00A0}%";
     }
 
     /** Where someone came from: a way of ours in words, or a board or database by its own name. */

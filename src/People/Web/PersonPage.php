@@ -51,7 +51,7 @@ final class PersonPage extends Page
             'may_set' => null !== $subject && $access->allows($this->me(), Permission::CorrectPerson, $subject), 'tags' => $record->tags($candidate), 'all_tags' => $record->allTags(), 'on_lists' => $lists->with($candidate, $this->me()->id), 'lists' => $lists->of($this->me()->id),
             'colleague' => $colleagues->of($candidate), 'spared' => $colleagues->spared($candidate), 'newest' => $newest, 'timeline' => null === $read ? null : Timeline::of($read['items']['spells'], $read['items']['education'], 12 * (int) $now->format('Y') + (int) $now->format('n') - 1), 'months' => $read['months'] ?? null, 'skills' => $read['reading']['skills'] ?? [],
             'person' => $db->row("SELECT c.*, (SELECT asked_at FROM data_request WHERE candidate_id = c.id AND kind = 'forget' AND done_at IS NULL) AS forget_asked_at FROM candidate c WHERE c.id = :id", ['id' => $candidate]) ?? throw $this->createNotFoundException(),
-            'applications' => $db->rows('SELECT p.id, p.stage, p.state, p.origin, p.score, p.fit, p.fit_parts, p.knock_out, p.applied_at, p.entered_at, r.number, r.title, s.city FROM application p JOIN requisition r ON r.id = p.requisition_id JOIN site s ON s.id = r.site_id WHERE p.candidate_id = :id ORDER BY p.id DESC', ['id' => $candidate]),
+            'applications' => $db->rows('SELECT p.id, p.stage, p.state, p.origin, p.score, p.fit, p.fit_parts, p.knock_out, p.applied_at, p.entered_at, r.number, r.title, s.city FROM application p JOIN requisition r ON r.id = p.requisition_id JOIN site s ON s.id = r.site_id WHERE p.candidate_id IN (SELECT CAST(:id AS int) UNION SELECT id FROM candidate WHERE merged_into = :id) ORDER BY p.id DESC', ['id' => $candidate]),
             'resumes' => $db->rows('SELECT id, file_name, media_type, size, text, created_at, file_sha256, unsure FROM resume WHERE candidate_id = :id ORDER BY created_at DESC, id DESC', ['id' => $candidate]),
             'mails' => $db->rows("SELECT o.id, o.created_at, o.state, o.last_error, o.available_at, p.content ->> 'subject' AS subject, p.content ->> 'text' AS text, r.title FROM outbox o LEFT JOIN personal_value p ON p.id = o.personal_id LEFT JOIN requisition r ON r.id = o.requisition_id WHERE o.candidate_id = :id AND o.kind = 'mail' ORDER BY o.id DESC LIMIT 20", ['id' => $candidate]),
             'letters' => $db->rows("SELECT m.came_at, v.content ->> 'from' AS sender, v.content ->> 'subject' AS subject, v.content ->> 'text' AS text FROM mail_in m JOIN personal_value v ON v.id = m.personal_id WHERE v.candidate_id = :id AND v.content IS NOT NULL ORDER BY m.id DESC LIMIT 20", ['id' => $candidate]),
@@ -61,12 +61,17 @@ final class PersonPage extends Page
 
     /** What is known of them, to take along in open formats: JSON Resume and vCard (RFC 6350). */
     #[Route('/people/{candidate}/resume.json', name: 'person_json', requirements: ['candidate' => '\d+'], methods: ['GET'])]
-    public function jsonResume(int $candidate, Db $db, Readings $readings): Response
+    public function jsonResume(int $candidate, Db $db, Readings $readings, FileStore $files): Response
     {
         $person = $db->row('SELECT name, email, phone, city, country, headline FROM candidate WHERE id = :id', ['id' => $candidate]) ?? throw $this->createNotFoundException();
         $newest = $db->row('SELECT id FROM resume WHERE candidate_id = :id ORDER BY created_at DESC, id DESC LIMIT 1', ['id' => $candidate])?->int('id');
         $read = null === $newest ? ['items' => [], 'reading' => []] : $readings->of($newest);
         $json = JsonResume::of(['name' => $person->str('name'), 'email' => $person->strOrNull('email'), 'phone' => $person->strOrNull('phone'), 'city' => $person->strOrNull('city'), 'country' => $person->strOrNull('country'), 'headline' => $person->str('headline')], $read['items'], $read['reading']);
+
+        // what came in this format goes out with all that it brought
+        $came = null === $newest ? null : $db->row("SELECT file_sha256 FROM resume WHERE id = :r AND media_type = 'application/json'", ['r' => $newest])?->strOrNull('file_sha256');
+        $original = null === $came ? null : json_decode($files->get($came), true);
+        $json = \is_array($original) ? JsonResume::over($original, $json) : $json;
 
         return new Response(json_encode($json, \JSON_THROW_ON_ERROR | \JSON_PRETTY_PRINT | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES), 200, ['Content-Type' => 'application/json; charset=utf-8', 'Content-Disposition' => 'attachment; filename="resume.json"']);
     }
