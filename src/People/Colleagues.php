@@ -85,16 +85,11 @@ final readonly class Colleagues
         return $maybe;
     }
 
-    /** @return Record|null the colleague a person is or was: number, unit, since, until, now */
-    public function of(int $candidate): ?Record
+    /** @return Record the colleague a person is or was (number, unit, since, until, now), and the agreement their employer falls under (spared_employer, spared_until, spared_note); each null when there is none */
+    public function standing(int $candidate): Record
     {
-        return $this->db->row('SELECT g.number, g.unit, g.since, g.until, (g.until IS NULL OR g.until >= :today) AS now FROM candidate c JOIN colleague g ON g.number = c.colleague WHERE c.id = :c', ['c' => $candidate, 'today' => $this->clock->now()->format('Y-m-d')]);
-    }
-
-    /** @return Record|null the agreement their employer falls under: employer, until, note */
-    public function spared(int $candidate): ?Record
-    {
-        return $this->db->row('SELECT n.employer, n.until, n.note FROM candidate c JOIN no_poach n ON n.folded = c.employer_folded WHERE c.id = :c AND (n.until IS NULL OR n.until >= :today)', ['c' => $candidate, 'today' => $this->clock->now()->format('Y-m-d')]);
+        return $this->db->row('SELECT g.number, g.unit, g.since, g.until, g.number IS NOT NULL AND (g.until IS NULL OR g.until >= :today) AS now, n.employer AS spared_employer, n.until AS spared_until, n.note AS spared_note
+            FROM candidate c LEFT JOIN colleague g ON g.number = c.colleague LEFT JOIN no_poach n ON n.folded = c.employer_folded AND (n.until IS NULL OR n.until >= :today) WHERE c.id = :c', ['c' => $candidate, 'today' => $this->clock->now()->format('Y-m-d')]) ?? throw Refused::because('missing');
     }
 
     /** @return list<Record> employer, until, note, by, people (how many work there) */

@@ -34,7 +34,7 @@ final readonly class MailAnswerCarrier implements Carrier
         $now = $this->clock->now();
         $files = $this->db->rows('SELECT name, state, refusal FROM intake_file WHERE mail_id = :id ORDER BY id', ['id' => $item->subjectId]);
         if ([] !== array_filter($files, static fn (Record $f): bool => 'waiting' === $f->str('state'))) {
-            throw new NotBefore($now->modify('+15 seconds'));
+            throw new NotBefore($now->modify('+3 seconds'));
         }
         $answeredToday = 0 !== $this->db->int("SELECT count(*) FROM mail_in m JOIN personal_value v ON v.id = m.personal_id WHERE m.id <> :id AND m.answered_at > :day AND v.content ->> 'from' = :s", ['id' => $item->subjectId, 'day' => $now->modify('-1 day'), 's' => $mail->str('sender')]);
         if (!$answeredToday) {

@@ -25,10 +25,17 @@ final readonly class PersonRecord
         return $this->db->rows('SELECT t.id, t.name FROM candidate_tag c JOIN tag t ON t.id = c.tag_id WHERE c.candidate_id = :c ORDER BY lower(t.name)', ['c' => $candidate]);
     }
 
-    /** @return list<string> all there are, the most used first */
-    public function allTags(): array
+    /** @return Record all that a person's page sets: tags, all_tags (the most used first), on_lists and lists one sees, each a JSON list of id and name */
+    public function sheet(int $candidate, int $me): Record
     {
-        return array_map(static fn (Record $r): string => $r->str('name'), $this->db->rows('SELECT t.name FROM tag t LEFT JOIN candidate_tag c ON c.tag_id = t.id GROUP BY t.id ORDER BY count(c.candidate_id) DESC, lower(t.name) LIMIT 300'));
+        $list = "jsonb_build_object('id', l.id, 'name', l.name)";
+        $visible = '(l.shared OR l.account_id = :me) AND l.ended_at IS NULL';
+
+        return $this->db->row("SELECT
+            (SELECT coalesce(jsonb_agg(jsonb_build_object('id', t.id, 'name', t.name) ORDER BY lower(t.name)), '[]') FROM candidate_tag k JOIN tag t ON t.id = k.tag_id WHERE k.candidate_id = :c) AS tags,
+            (SELECT coalesce(jsonb_agg(jsonb_build_object('name', x.name) ORDER BY x.n DESC, lower(x.name)), '[]') FROM (SELECT t.name, count(k.candidate_id) AS n FROM tag t LEFT JOIN candidate_tag k ON k.tag_id = t.id GROUP BY t.id ORDER BY 2 DESC LIMIT 300) x) AS all_tags,
+            (SELECT coalesce(jsonb_agg($list ORDER BY lower(l.name)), '[]') FROM people_list_entry e JOIN people_list l ON l.id = e.list_id WHERE e.candidate_id = :c AND $visible) AS on_lists,
+            (SELECT coalesce(jsonb_agg($list ORDER BY lower(l.name)), '[]') FROM people_list l WHERE $visible) AS lists", ['c' => $candidate, 'me' => $me]) ?? throw new \LogicException('One row.');
     }
 
     /** @param list<string> $names one is made when there is none of that name, whatever its capitals */

@@ -51,10 +51,13 @@ final readonly class Retention
         $rules = $this->rules();
         $grounds = [];
         $ids = ['ids' => $candidates];
-        foreach ($this->db->rows('SELECT c.id, c.source, greatest(c.created_at, (SELECT max(created_at) FROM resume WHERE candidate_id = c.id)) AS since, c.renewed_at FROM candidate c WHERE c.id IN (:ids) AND c.erased_at IS NULL', $ids) as $row) {
+        foreach ($this->db->rows('SELECT c.id, c.source, greatest(c.created_at, (SELECT max(created_at) FROM resume WHERE candidate_id = c.id)) AS since, c.renewed_at, a.confirmed_at, a.until FROM candidate c LEFT JOIN LATERAL (SELECT confirmed_at, until FROM opening_alert WHERE candidate_id = c.id AND confirmed_at IS NOT NULL AND until IS NOT NULL ORDER BY until DESC LIMIT 1) a ON true WHERE c.id IN (:ids) AND c.erased_at IS NULL', $ids) as $row) {
             $grounds[$row->int('id')] = [self::ground($rules, 'applied' === $row->str('source') ? Purpose::Application : Purpose::Sourced, $row->str('source'), $row->instant('since'), $row->instant('since'))];
             if (null !== $row->instantOrNull('renewed_at')) {
                 $grounds[$row->int('id')][] = self::ground($rules, Purpose::Future, 'renewed', $row->instant('renewed_at'), $row->instant('renewed_at'));
+            }
+            if (null !== $row->instantOrNull('until')) {
+                $grounds[$row->int('id')][] = new Ground(Purpose::Future, 'kept_in_mind', $row->instant('confirmed_at'), $row->instant('until'));
             }
         }
         // a requisition that is over ends what was still on its way in it
@@ -63,11 +66,6 @@ final readonly class Retention
             if (isset($grounds[$row->int('candidate_id')])) {
                 $grounds[$row->int('candidate_id')][] = $row->bool('hired') ? new Ground(Purpose::Hired, $row->str('source'), $row->instant('applied_at'), null)
                     : ($row->bool('active') ? new Ground(Purpose::Application, $row->str('source'), $row->instant('applied_at'), null) : self::ground($rules, Purpose::Application, $row->str('source'), $row->instant('applied_at'), $row->instant('over_at')));
-            }
-        }
-        foreach ($this->db->rows('SELECT candidate_id, confirmed_at, until FROM opening_alert WHERE candidate_id IN (:ids) AND confirmed_at IS NOT NULL AND until IS NOT NULL', $ids) as $row) {
-            if (isset($grounds[$row->int('candidate_id')])) {
-                $grounds[$row->int('candidate_id')][] = new Ground(Purpose::Future, 'kept_in_mind', $row->instant('confirmed_at'), $row->instant('until'));
             }
         }
 

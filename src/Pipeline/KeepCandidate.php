@@ -38,12 +38,12 @@ final readonly class KeepCandidate
             if (null !== $barred && $barred > $this->clock->now()) {
                 throw Refused::because('do_not_contact', '', ['until' => $barred->format('Y-m-d')]);
             }
-            if (true === $this->colleagues->of($candidate)?->bool('now')) {
+            $standing = $this->colleagues->standing($candidate);
+            if ($standing->bool('now')) {
                 throw Refused::because('employed_here');
             }
-            $spared = $this->colleagues->spared($candidate);
-            if (null !== $spared) {
-                throw Refused::because('no_poach', '', ['employer' => $spared->str('employer'), 'note' => $spared->str('note')]);
+            if (null !== $standing->strOrNull('spared_employer')) {
+                throw Refused::because('no_poach', '', ['employer' => $standing->str('spared_employer'), 'note' => $standing->str('spared_note')]);
             }
             if (0 !== $this->db->int('SELECT count(*) FROM application WHERE candidate_id = :c AND requisition_id = :r', ['c' => $candidate, 'r' => $requisitionId])) {
                 throw Refused::because('already_in_pipeline');

@@ -163,7 +163,7 @@ final class ResumeReaderTest extends TestCase
     /** Written by hand, harder; of the second half only totals. */
     public function testResumesWrittenByHandAreReadAsWellAsBefore(): void
     {
-        $floors = ['tuning' => ['contacts' => 1.0, 'spells' => 1.0, 'education' => 1.0, 'skills' => 1.0, 'languages' => 1.0, 'certificates' => 1.0], 'test' => ['contacts' => .92, 'spells' => .76, 'education' => .75, 'skills' => .93, 'languages' => 1.0, 'certificates' => 1.0]];
+        $floors = ['tuning' => ['contacts' => 1.0, 'spells' => 1.0, 'education' => 1.0, 'skills' => 1.0, 'languages' => 1.0, 'certificates' => 1.0], 'test' => ['contacts' => .975, 'spells' => 1.0, 'education' => .94, 'skills' => .95, 'languages' => .94, 'certificates' => 1.0]];
         foreach ($floors as $half => $wanted) {
             $sums = [];
             foreach (Quirks::half($half) as $resume) {

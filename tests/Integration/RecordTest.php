@@ -65,7 +65,7 @@ final class RecordTest extends DatabaseTest
     {
         $colleagues = $this->get(Colleagues::class);
         self::assertSame(['employed_here'], $this->refused(fn () => $this->keep(211)));
-        self::assertFalse($colleagues->of(233)?->bool('now'), 'was one, and may come back');
+        self::assertFalse($colleagues->standing(233)->bool('now'), 'was one, and may come back');
         $spared = $this->int("SELECT c.id FROM candidate c WHERE c.employer = 'Granholm Data' AND c.contact_barred_until IS NULL AND c.colleague IS NULL AND NOT EXISTS (SELECT 1 FROM application a WHERE a.candidate_id = c.id) ORDER BY c.id LIMIT 1");
         self::assertSame(['no_poach'], $this->refused(fn () => $this->keep($spared)));
         $this->as('Runa Eikeland');
@@ -181,7 +181,7 @@ final class RecordTest extends DatabaseTest
                 self::assertStringNotContainsString(Folded::of($value)->text, $everything, $value);
             }
             self::assertSame(2, substr_count($run('pdfimages -list '.escapeshellarg($file)), "\n"), 'a head of two lines, and no picture');
-            self::assertStringNotContainsString((string) $id, (string) $this->client->getResponse()->headers->get('Content-Disposition'));
+            self::assertStringNotContainsString('candidate-'.$id.'.', (string) $this->client->getResponse()->headers->get('Content-Disposition'));
         }
         unlink($file);
         $this->client->request('GET', '/people/41/copy.pdf');

@@ -132,13 +132,13 @@ final class Reader
      */
     private function name(array $top, array $lines): ?array
     {
-        $label = '~^(?:'.Tongues::pattern(...$this->tongues->phrases('labels', 'name')).')\s*[:\-]\s*~';
+        $label = '~^(?:'.Tongues::pattern(...$this->tongues->phrases('labels', 'name')).')(?:\s*[:\-]\s*|\s{3,}|\t+)~';
         foreach ([$top, array_values(array_filter($lines, static fn (Line $l): bool => !$l->blank))] as $n => $some) {
             foreach (0 === $n ? \array_slice($some, 0, 10) : $some as $line) {
                 $text = $line->text;
                 $labelled = 1 === preg_match($label, $line->folded->text, $m);
                 $text = $labelled ? trim(substr($text, $line->folded->place(\strlen($m[0])))) : trim((string) preg_replace('/\s{2,}.*$|\t.*$|\s[|·•]\s.*$/u', '', $text));
-                $text = (string) preg_replace('/^(?:Dr|Prof|Mr|Mrs|Ms|Inż|Mgr|Ing)\.?\s+|,\s*(?:PhD|MSc|BSc|MBA)\.?$/u', '', $text);
+                $text = (string) preg_replace('/^(?:Dr|Prof|Mr|Mrs|Ms|Miss|Captain|Capt|Kaptein|Kpt|Inż|Mgr(?: inż)?|Ing|Siv\.? ?ing)\.?\s+(?=\p{L})|,\s*(?:PhD|MSc|BSc|MBA)\.?$/iu', '', $text);
                 if (mb_strlen($text) > 60 || str_contains($text, '@') || 1 === preg_match('/\d|[:;]/', $text) || 1 === preg_match('/^(?:curriculum|vitae|resume|résumé|cv)\b/iu', $text)) {
                     continue;
                 }
@@ -163,7 +163,7 @@ final class Reader
         foreach (Places::ALL as $place) {
             $places[Folded::phrase($place)] = $place;
         }
-        $label = '~^(?:'.Tongues::pattern(...$this->tongues->phrases('labels', 'city')).')\s*[:\-]\s*~';
+        $label = '~^(?:'.Tongues::pattern(...$this->tongues->phrases('labels', 'city')).')(?:\s*[:\-]\s*|\s{3,}|\t+)~';
         foreach ($lines as $line) {
             if (1 === preg_match($label, $line->folded->text, $m)) {
                 $rest = substr($line->text, $line->folded->place(\strlen($m[0])));
@@ -171,12 +171,15 @@ final class Reader
 
                 return [trim((string) preg_replace('/^(?:[A-Z]{0,2}-?\d{2}-?\d{2,3}|\d{4,5})\s+/', '', (string) end($pieces))) ?: null, $line];
             }
+            $dated = null;
             foreach (Line::pieces($line->text) as $piece) {
                 $bare = trim((string) preg_replace('/^(?:[A-Z]{0,2}-?\d{2}-\d{3}|\d{4,5})\s+|\s+[A-Z]{1,2}\d{1,2}\s*\d?[A-Z]{0,2}$/u', '', $piece));
                 if (isset($places[Folded::phrase($bare)])) {
                     return [$bare, $line];
                 }
-                if ($bare !== $piece && 1 === preg_match('/^\p{Lu}\p{L}+(?:[ -]\p{L}+)?$/u', $bare)) {
+                // a number that could be a year, among dates, is no post code
+                $dated ??= [] !== $this->dates->in($line->folded);
+                if ($bare !== $piece && !$dated && 1 === preg_match('/^\p{Lu}\p{L}+(?:[ -]\p{L}+)?$/u', $bare)) {
                     return [$bare, $line];
                 }
             }

@@ -92,6 +92,10 @@ final class Schooling
                 $text = substr($text, 0, $period->at)."\t".substr($text, $period->at + \strlen($period->passage));
             }
             $text = (string) preg_replace('/\((\s*)\)/', '', $text);
+            // how well it was passed is no part of what it was in
+            $text = (string) preg_replace('/\s*\((?:hons?|honours|1st|2:[12]|first|second|distinction|merit|cum laude|z wyróżnieniem)\.?\)/iu', '', $text);
+            // a label of a line says what it is, not where
+            $text = (string) preg_replace('/^\s*(?:dates?|title|qualification|degree|school|institution|field|subject|skole|grad|utdanning|tittel|szkoła|uczelnia|kierunek|tytuł)(?:\s{3,}|:\s+)/iu', '', $text);
             if (1 === preg_match('/^([^:]{4,60}):\s+(.+)$/u', $text, $m)) {
                 $text = $m[1]."\t".$m[2];
             }
@@ -103,7 +107,7 @@ final class Schooling
         }
         $school = $degree = '';
         $level = null;
-        $left = [];
+        $left = $beside = [];
         // where two pieces have a word for a school ("Upper secondary" and the school's name), the longer is the school
         $schools = array_filter($pieces, fn (string $p): bool => 1 === preg_match($this->school, Folded::of($p)->text));
         usort($schools, static fn (string $a, string $b): int => mb_strlen($b) <=> mb_strlen($a));
@@ -116,6 +120,10 @@ final class Schooling
                 [$level, $degree, $rest] = $of;
                 if ('' !== $rest) {
                     $left[] = $rest;
+                    $beside[] = $rest;
+                } elseif ([] === $schools && 'upper_secondary' === $level && 1 === preg_match('/^\p{Lu}[\p{L}\-]+ /u', $piece)) {
+                    // "Os vgs": the word for the level is part of the school's name
+                    [$school, $degree] = [trim($piece, ' .'), ''];
                 }
             } elseif (!isset($this->places[Folded::phrase($piece)])) {
                 $left[] = $piece;
@@ -124,11 +132,12 @@ final class Schooling
         if ('' === $school && '' === $degree) {
             return null;
         }
-        if ('' === $school && [] !== $left) {
+        // what follows a degree in the same breath is its field, not where it was
+        if ('' === $school && [] !== array_diff($left, $beside)) {
             $school = (string) array_pop($left);
         }
 
-        return new Education($school, $degree, $level, $left[0] ?? '', $period, null === $level ? Sure::Likely : ($period->sure ?? true ? Sure::Sure : Sure::Unsure), array_map(static fn (Line $l): int => $l->number, $lines));
+        return new Education($school, $degree, $level, $beside[0] ?? $left[0] ?? '', $period, null === $level ? Sure::Likely : ($period->sure ?? true ? Sure::Sure : Sure::Unsure), array_map(static fn (Line $l): int => $l->number, $lines));
     }
 
     /** @return array{string, string, string}|null level, the degree as written, and what follows it in the same piece */

@@ -63,7 +63,7 @@ final class Sections
             $kind = $this->headings[Folded::phrase($m[1])];
 
             // "Education: ..." in one line is a section of a line or more; a label of one field ("Language: English") is so too
-            return \in_array($kind, ['skills', 'languages', 'certificates', 'education', 'summary'], true) ? [$kind, $m[2]] : [null, ''];
+            return \in_array($kind, ['skills', 'languages', 'certificates', 'education', 'summary', 'other'], true) ? [$kind, $m[2]] : [null, ''];
         }
 
         return [null, ''];

@@ -17,6 +17,16 @@ final class Spells
     private readonly string $employer;
     private readonly string $at;
 
+    /** How much of a post it is, or that it was for a time: not part of its name. */
+    private const SHARE = '/\s*\((?:part[ -]?time|full[ -]?time|temporary|seasonal|temp|contract|deltid|heltid|vikariat|midlertidig|sesong|\d{1,3}\s?%|pół etatu|niepełny etat|sezonowo|umowa zlecenie)\)?/iu';
+    /** What heads of columns and labels of lines say, folded, by what stands under them. */
+    private const WORDS = [
+        'employer' => ['employer', 'company', 'vessel company', 'ship company', 'vessel', 'ship', 'organisation', 'organization', 'arbeidsgiver', 'bedrift', 'fartoy', 'skip', 'rederi', 'pracodawca', 'firma', 'statek', 'armator'],
+        'title' => ['position', 'title', 'role', 'job title', 'rank', 'post', 'stilling', 'tittel', 'stillingstittel', 'rolle', 'stanowisko', 'funkcja'],
+        'place' => ['place', 'location', 'sted', 'miejsce'],
+        'from' => ['from', 'start', 'fra', 'od'], 'to' => ['to', 'until', 'end', 'til', 'slutt', 'do'], 'dates' => ['dates', 'date', 'period', 'years', 'when', 'periode', 'dato', 'ar', 'tid', 'okres', 'daty', 'lata'],
+    ];
+
     /** @var array<string, true> */
     private readonly array $places;
 
@@ -36,6 +46,10 @@ final class Spells
     public function read(array $lines, int $now): array
     {
         $lines = array_values($lines);
+        $table = $this->table($lines, $now);
+        if ([] !== $table) {
+            return $table;
+        }
         $anchors = $this->anchors($lines);
         if ([] === $anchors) {
             return [];
@@ -51,6 +65,77 @@ final class Spells
         }
 
         return self::nested($spells);
+    }
+
+    /**
+     * A table with a head: what stands under which word tells what it is.
+     *
+     * @param list<Line> $lines
+     *
+     * @return list<Spell>
+     */
+    private function table(array $lines, int $now): array
+    {
+        $columns = null;
+        $spells = [];
+        foreach ($lines as $line) {
+            if (null === $columns) {
+                $columns = $this->columns($line);
+                continue;
+            }
+            $cells = [];
+            foreach (self::cells($line) as $at => $cell) {
+                $of = null;
+                foreach ($columns as $start => $kind) {
+                    // the column that begins nearest, a little to the right of its head at most
+                    $of = $start <= $at + 3 ? $kind : $of;
+                }
+                if (null !== $of) {
+                    $cells[$of] = trim(($cells[$of] ?? '').' '.$cell);
+                }
+            }
+            $told = Folded::of($cells['dates'] ?? trim(($cells['from'] ?? '').' – '.($cells['to'] ?? ''), ' –'));
+            $period = $this->dates->in($told)[0] ?? null;
+            if (null === $period || '' === ($cells['title'] ?? '').($cells['employer'] ?? '')) {
+                continue;
+            }
+            // "Vessel, company": the company is the employer
+            $employer = Line::pieces($cells['employer'] ?? '');
+            $place = \count($employer) > 1 && isset($this->places[Folded::phrase($employer[\count($employer) - 1])]) ? (string) array_pop($employer) : $cells['place'] ?? '';
+            $spells[] = new Spell($cells['title'] ?? '', [] === $employer ? '' : $employer[\count($employer) - 1], $place, $period, '', isset($cells['title'], $cells['employer']) && $period->sure ? Sure::Sure : Sure::Unsure, [$line->number]);
+        }
+
+        return $spells;
+    }
+
+    /** @return array<int, string>|null what each column holds, by where it begins; null when the line is no head of a table */
+    private function columns(Line $line): ?array
+    {
+        $columns = [];
+        foreach (self::cells($line) as $at => $cell) {
+            foreach (self::WORDS as $kind => $words) {
+                if (\in_array(Folded::phrase($cell), $words, true)) {
+                    $columns[$at] = $kind;
+                }
+            }
+        }
+
+        return \count($columns) >= 3 && \in_array('title', $columns, true) && [] !== array_intersect(['from', 'dates'], $columns) ? $columns : null;
+    }
+
+    /** @return array<int, string> what stands apart in a line by two blanks or a tab, by where it begins */
+    private static function cells(Line $line): array
+    {
+        $cells = [];
+        $at = $line->indent;
+        foreach (preg_split('/(\s{2,}|\t)/u', $line->text, -1, \PREG_SPLIT_DELIM_CAPTURE) ?: [] as $i => $part) {
+            if (0 === $i % 2 && '' !== trim($part)) {
+                $cells[$at] = $part;
+            }
+            $at += mb_strlen($part);
+        }
+
+        return $cells;
     }
 
     /**
@@ -174,12 +259,12 @@ final class Spells
         $labels = [];
         foreach ($heads as $head) {
             foreach (preg_split('/\t/', $head) ?: [] as $part) {
-                if (1 === preg_match('/^\s*([^:]{3,20}):\s+(.+)$/u', $part, $m)) {
-                    $label = Folded::phrase($m[1]);
-                    match (true) {
-                        \in_array($label, ['employer', 'company', 'arbeidsgiver', 'bedrift', 'pracodawca', 'firma'], true) => $labels['employer'] = $m[2], \in_array($label, ['position', 'title', 'role', 'job title', 'stilling', 'tittel', 'stanowisko'], true) => $labels['title'] = $m[2],
-                        \in_array($label, ['place', 'location', 'sted', 'miejsce'], true) => $labels['place'] = $m[2], default => null,
-                    };
+                if (1 === preg_match('/^\s*([^:]{3,20}?)(?::\s+|\s{3,})(.+)$/u', $part, $m)) {
+                    foreach (['employer', 'title', 'place'] as $kind) {
+                        if (\in_array(Folded::phrase($m[1]), self::WORDS[$kind], true)) {
+                            $labels[$kind] = trim($m[2]);
+                        }
+                    }
                 }
             }
         }
@@ -189,10 +274,17 @@ final class Spells
 
             return [$labels['title'] ?? '', implode(', ', $parts), $labels['place'] ?? $last, isset($labels['employer'], $labels['title']) ? Sure::Sure : Sure::Likely, ''];
         }
+        // "Osterdal Yard AS, Bergen: Mate. What was done.": who stands before the colon, what was done after the first full stop
+        if (1 === \count($whole = array_values(array_filter($heads, static fn (string $h): bool => '' !== trim($h)))) && 1 === preg_match('/^([^:.]{4,70}?(?:\.\p{L}[^:]{0,30})?):\s+([^.]{3,60})(?:\.(?:\s+(.*))?)?$/su', trim($whole[0]), $m) && 1 === preg_match($this->title, Folded::of($m[2])->text) && 1 !== preg_match($this->title, Folded::of($m[1])->text)) {
+            $parts = Line::pieces($m[1]);
+            $last = \count($parts) > 1 && isset($this->places[Folded::phrase($parts[\count($parts) - 1])]) ? (string) array_pop($parts) : '';
+
+            return [trim($m[2]), implode(', ', $parts), $last, Sure::Sure, $m[3] ?? ''];
+        }
         $pieces = [];
         $last = array_key_last($heads);
         foreach ($heads as $h => $head) {
-            $head = (string) preg_replace('/\b(?:period|periode|okres)\s*:\s*/iu', '', $head);
+            $head = (string) preg_replace([self::SHARE, '/\b(?:period|periode|okres)\s*:\s*|^\s*(?:dates?|periode?|okres|daty)\s{3,}/iu'], '', $head);
             if (1 === preg_match('/^(.*)\(([^()]+)\)\s*(.*)$/u', $head, $m)) {
                 $head = $m[1]."\t".$m[2]."\t".$m[3];
             }

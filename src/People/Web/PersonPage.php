@@ -6,14 +6,13 @@ namespace Jorvent\People\Web;
 
 use Jorvent\Accounts\Access\Access;
 use Jorvent\Accounts\Access\Permission;
-use Jorvent\Accounts\Access\SubjectFinder;
+use Jorvent\Accounts\Access\Subject;
 use Jorvent\Activity\ActivityLog;
 use Jorvent\Core\Resume\Blind;
 use Jorvent\Core\Resume\JsonResume;
 use Jorvent\Core\Resume\Timeline;
 use Jorvent\People\Colleagues;
 use Jorvent\People\Merge;
-use Jorvent\People\PeopleLists;
 use Jorvent\People\PersonRecord;
 use Jorvent\People\Readings;
 use Jorvent\People\Retention;
@@ -34,27 +33,29 @@ use Symfony\Component\Routing\Attribute\Route;
 final class PersonPage extends Page
 {
     #[Route('/people/{candidate}', name: 'person', requirements: ['candidate' => '\d+'], methods: ['GET'])]
-    public function show(int $candidate, Db $db, ActivityLog $log, SamePerson $same, Merge $merge, Retention $retention, Readings $readings, PersonRecord $record, PeopleLists $lists, Colleagues $colleagues, Access $access, SubjectFinder $subjects, ClockInterface $clock): Response
+    public function show(int $candidate, Db $db, ActivityLog $log, SamePerson $same, Merge $merge, Retention $retention, Readings $readings, PersonRecord $record, Colleagues $colleagues, Access $access, Subject $_subject, ClockInterface $clock): Response
     {
         // old links lead to whom they were made one with
-        $into = $db->row('SELECT merged_into FROM candidate WHERE id = :id', ['id' => $candidate])?->intOrNull('merged_into');
+        $person = $db->row("SELECT c.*, (SELECT asked_at FROM data_request WHERE candidate_id = c.id AND kind = 'forget' AND done_at IS NULL) AS forget_asked_at FROM candidate c WHERE c.id = :id", ['id' => $candidate]) ?? throw $this->createNotFoundException();
+        $into = $person->intOrNull('merged_into');
         if (null !== $into) {
             return $this->redirectToRoute('person', ['candidate' => $into]);
         }
 
-        $subject = $subjects->find(Gate::CANDIDATE, $candidate, $this->me()->id);
-        $newest = $db->row('SELECT id FROM resume WHERE candidate_id = :id ORDER BY created_at DESC, id DESC LIMIT 1', ['id' => $candidate])?->int('id');
+        $resumes = $db->rows('SELECT id, file_name, media_type, size, text, created_at, file_sha256, unsure FROM resume WHERE candidate_id = :id ORDER BY created_at DESC, id DESC', ['id' => $candidate]);
+        $newest = ($resumes[0] ?? null)?->int('id');
+        $sheet = $record->sheet($candidate, $this->me()->id);
         $read = null === $newest ? null : $readings->of($newest);
         $now = $clock->now();
 
         return $this->render('people/person.html.twig', [
-            'may_set' => null !== $subject && $access->allows($this->me(), Permission::CorrectPerson, $subject), 'tags' => $record->tags($candidate), 'all_tags' => $record->allTags(), 'on_lists' => $lists->with($candidate, $this->me()->id), 'lists' => $lists->of($this->me()->id),
-            'colleague' => $colleagues->of($candidate), 'spared' => $colleagues->spared($candidate), 'newest' => $newest, 'timeline' => null === $read ? null : Timeline::of($read['items']['spells'], $read['items']['education'], 12 * (int) $now->format('Y') + (int) $now->format('n') - 1), 'months' => $read['months'] ?? null, 'skills' => $read['reading']['skills'] ?? [],
-            'person' => $db->row("SELECT c.*, (SELECT asked_at FROM data_request WHERE candidate_id = c.id AND kind = 'forget' AND done_at IS NULL) AS forget_asked_at FROM candidate c WHERE c.id = :id", ['id' => $candidate]) ?? throw $this->createNotFoundException(),
+            'may_set' => $access->allows($this->me(), Permission::CorrectPerson, $_subject), 'tags' => $sheet->objects('tags'), 'all_tags' => $sheet->objects('all_tags'), 'on_lists' => $sheet->objects('on_lists'), 'lists' => $sheet->objects('lists'),
+            'standing' => $colleagues->standing($candidate), 'newest' => $newest, 'timeline' => null === $read ? null : Timeline::of($read['items']['spells'], $read['items']['education'], 12 * (int) $now->format('Y') + (int) $now->format('n') - 1), 'months' => $read['months'] ?? null, 'skills' => $read['reading']['skills'] ?? [],
+            'person' => $person,
             'applications' => $db->rows('SELECT p.id, p.stage, p.state, p.origin, p.score, p.fit, p.fit_parts, p.knock_out, p.applied_at, p.entered_at, r.number, r.title, s.city FROM application p JOIN requisition r ON r.id = p.requisition_id JOIN site s ON s.id = r.site_id WHERE p.candidate_id IN (SELECT CAST(:id AS int) UNION SELECT id FROM candidate WHERE merged_into = :id) ORDER BY p.id DESC', ['id' => $candidate]),
-            'resumes' => $db->rows('SELECT id, file_name, media_type, size, text, created_at, file_sha256, unsure FROM resume WHERE candidate_id = :id ORDER BY created_at DESC, id DESC', ['id' => $candidate]),
-            'mails' => $db->rows("SELECT o.id, o.created_at, o.state, o.last_error, o.available_at, p.content ->> 'subject' AS subject, p.content ->> 'text' AS text, r.title FROM outbox o LEFT JOIN personal_value p ON p.id = o.personal_id LEFT JOIN requisition r ON r.id = o.requisition_id WHERE o.candidate_id = :id AND o.kind = 'mail' ORDER BY o.id DESC LIMIT 20", ['id' => $candidate]),
-            'letters' => $db->rows("SELECT m.came_at, v.content ->> 'from' AS sender, v.content ->> 'subject' AS subject, v.content ->> 'text' AS text FROM mail_in m JOIN personal_value v ON v.id = m.personal_id WHERE v.candidate_id = :id AND v.content IS NOT NULL ORDER BY m.id DESC LIMIT 20", ['id' => $candidate]),
+            'resumes' => $resumes,
+            'mails' => $db->rows("SELECT * FROM (SELECT o.created_at AS at, o.state, NULL AS sender, p.content ->> 'subject' AS subject, p.content ->> 'text' AS text FROM outbox o LEFT JOIN personal_value p ON p.id = o.personal_id WHERE o.candidate_id = :id AND o.kind = 'mail'
+                UNION ALL SELECT m.came_at, 'came', v.content ->> 'from', v.content ->> 'subject', v.content ->> 'text' FROM mail_in m JOIN personal_value v ON v.id = m.personal_id WHERE v.candidate_id = :id AND v.content IS NOT NULL) x ORDER BY at DESC LIMIT 30", ['id' => $candidate]),
             'rows' => $log->ofCandidate($candidate), 'like' => $same->likeCandidate($candidate), 'merges' => $merge->into($candidate), 'grounds' => $retention->grounds([$candidate])[$candidate] ?? [],
         ]);
     }
