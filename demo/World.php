@@ -224,6 +224,7 @@ final class World
         foreach ([['scan-from-the-fair.pdf', 'file_is_a_picture', '%PDF-1.4 a scan'], ['cv-old.doc', 'file_old_word', "\xD0\xCF\x11\xE0\xA1\xB1\x1A\xE1"]] as [$name, $refusal, $bytes]) {
             $this->db->insert('intake_file', ['intake_id' => $id, 'name' => $name, 'sha256' => $this->files->put($bytes), 'size' => \strlen($bytes), 'state' => 'failed', 'refusal' => $refusal, 'at' => $this->ago(2)]);
         }
+        $this->alike($id);
         $known = $this->db->row('SELECT candidate_id FROM resume WHERE candidate_id = 23');
         if (null !== $known) {
             $text = "Someone Again\nFleet electrician\n";
@@ -268,6 +269,16 @@ final class World
             $this->db->insert('data_request', ['candidate_id' => 200 + $n, 'kind' => $kind, 'way' => $way, 'asked_at' => $this->ago($asked), 'done_at' => null === $done ? null : $this->ago($done)]);
         }
         $this->db->execute("UPDATE candidate SET keep_until = CAST(renewed_at + interval '12 months' AS date), keep_asked_at = CASE WHEN renewed_at < :asked THEN renewed_at + interval '335 days' END WHERE id IN (:ids)", ['ids' => $soon, 'asked' => $this->now->modify('-12 months')->modify('+30 days')]);
+    }
+
+    /** Who may be someone known: asked about, with how likely it is. */
+    private function alike(int $intake): void
+    {
+        foreach ([45 => .93, 71 => .71] as $id => $likeness) {
+            $p = $this->db->row('SELECT name, phone, city, headline FROM candidate WHERE id = :id', ['id' => $id]) ?? throw new \LogicException('There is one.');
+            $text = $p->str('name')."\n".$p->str('city').' · other.address.'.$id.'@mail.example'.($likeness > .9 ? ' · '.$p->str('phone') : '')."\n\nWORK\n\n".$p->str('headline')."\nMar 2021 – now\n";
+            $this->db->insert('intake_file', ['intake_id' => $intake, 'name' => 'cv-'.$id.'.txt', 'sha256' => $this->files->put($text), 'size' => \strlen($text), 'state' => 'known', 'refusal' => 'looks_like', 'likeness' => $likeness, 'candidate_id' => $id, 'at' => $this->ago(2)]);
+        }
     }
 
     /** What came by mail yesterday: one read, one letter without a resume. */

@@ -10,6 +10,7 @@ use Jorvent\Accounts\Access\Subject;
 use Jorvent\Activity\ActivityLog;
 use Jorvent\Core\Resume\Blind;
 use Jorvent\Core\Resume\JsonResume;
+use Jorvent\Core\Resume\Kinds;
 use Jorvent\Core\Resume\Timeline;
 use Jorvent\People\Colleagues;
 use Jorvent\People\Merge;
@@ -50,7 +51,7 @@ final class PersonPage extends Page
 
         return $this->render('people/person.html.twig', [
             'may_set' => $access->allows($this->me(), Permission::CorrectPerson, $_subject), 'tags' => $sheet->objects('tags'), 'all_tags' => $sheet->objects('all_tags'), 'on_lists' => $sheet->objects('on_lists'), 'lists' => $sheet->objects('lists'),
-            'standing' => $colleagues->standing($candidate), 'newest' => $newest, 'timeline' => null === $read ? null : Timeline::of($read['items']['spells'], $read['items']['education'], 12 * (int) $now->format('Y') + (int) $now->format('n') - 1), 'months' => $read['months'] ?? null, 'skills' => $read['reading']['skills'] ?? [],
+            'standing' => $colleagues->standing($candidate), 'newest' => $newest, 'timeline' => null === $read ? null : Timeline::of($read['items']['spells'], $read['items']['education'], 12 * (int) $now->format('Y') + (int) $now->format('n') - 1), 'months' => $read['months'] ?? null, 'kinds' => null === $read ? null : Kinds::months($read['items']['spells'], 12 * (int) $now->format('Y') + (int) $now->format('n') - 1), 'skills' => $read['reading']['skills'] ?? [],
             'person' => $person,
             'applications' => $db->rows('SELECT p.id, p.stage, p.state, p.origin, p.score, p.fit, p.fit_parts, p.knock_out, p.applied_at, p.entered_at, r.number, r.title, s.city FROM application p JOIN requisition r ON r.id = p.requisition_id JOIN site s ON s.id = r.site_id WHERE p.candidate_id IN (SELECT CAST(:id AS int) UNION SELECT id FROM candidate WHERE merged_into = :id) ORDER BY p.id DESC', ['id' => $candidate]),
             'resumes' => $resumes,
