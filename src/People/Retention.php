@@ -104,7 +104,7 @@ final readonly class Retention
     /** @return list<Record> whose time is over within so many days, soonest first */
     public function ending(int $days, int $most = 200): array
     {
-        return $this->db->rows('SELECT c.id, c.name, c.headline, c.source, c.email IS NOT NULL AS can, c.keep_until, c.keep_asked_at FROM candidate c WHERE c.erased_at IS NULL AND c.merged_into IS NULL AND c.keep_until <= :last ORDER BY c.keep_until, c.id LIMIT '.$most, ['last' => $this->clock->now()->modify('+'.$days.' days')->format('Y-m-d')]);
+        return $this->db->rows('SELECT c.id, c.name, c.headline, c.source, c.email IS NOT NULL AS can, c.keep_until, greatest(c.keep_until, CAST(c.keep_asked_at AS date) + CAST(:grace AS int)) AS last_day, c.keep_asked_at FROM candidate c WHERE c.erased_at IS NULL AND c.merged_into IS NULL AND c.keep_until <= :last ORDER BY c.keep_until, c.id LIMIT '.$most, ['last' => $this->clock->now()->modify('+'.$days.' days')->format('Y-m-d'), 'grace' => Keeping::GRACE_DAYS]);
     }
 
     private static function ground(Rules $rules, Purpose $purpose, string $source, \DateTimeImmutable $since, \DateTimeImmutable $over): Ground

@@ -11,6 +11,7 @@ use Jorvent\Careers\AddFile;
 use Jorvent\Careers\ConfirmAddress;
 use Jorvent\Careers\Referrals;
 use Jorvent\Core\Calendar\WorkingHours;
+use Jorvent\Core\Retention\Keeping;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Interviews\Book;
 use Jorvent\Offers\AnswerOffer;
@@ -176,7 +177,7 @@ final class GuestPage extends PublicPage
     public function keep(string $secret, Request $request, Retention $retention, Erase $erase): Response
     {
         $link = $this->links->open(GuestLinks::KEEP, $secret);
-        $row = null === $link ? null : $this->db->row('SELECT id, name, locale, keep_until FROM candidate WHERE id = :id AND erased_at IS NULL', ['id' => $link->subject]);
+        $row = null === $link ? null : $this->db->row('SELECT id, name, locale, greatest(keep_until, CAST(keep_asked_at AS date) + CAST(:grace AS int)) AS keep_until FROM candidate WHERE id = :id AND erased_at IS NULL', ['id' => $link->subject, 'grace' => Keeping::GRACE_DAYS]);
         if (null === $link || null === $row) {
             return $this->gone($request);
         }

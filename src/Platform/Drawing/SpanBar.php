@@ -9,6 +9,8 @@ final class SpanBar
 {
     private const WIDTH = 190.0;
     private const HEIGHT = 14.0;
+    /** What a year written out takes, with air. */
+    private const LABEL = 36.0;
 
     /** @param 'spell'|'school'|'gap'|'unsure' $kind */
     public static function draw(int $from, int $to, int $first, int $last, string $kind): string
@@ -21,18 +23,13 @@ final class SpanBar
 
     public static function axis(int $first, int $last): string
     {
-        $years = intdiv($last - 1, 12) - intdiv($first, 12) + 1;
-        $step = match (true) {
-            $years <= 7 => 1,
-            $years <= 14 => 2,
-            $years <= 32 => 5,
-            default => 10,
-        };
+        $year = self::WIDTH * 12 / max(1, $last - $first);
+        $step = array_values(array_filter([1, 2, 5, 10, 20], static fn (int $n): bool => $n * $year >= self::LABEL))[0] ?? 50;
         $labels = '';
-        for ($year = intdiv($first + 11, 12); 12 * $year < $last; ++$year) {
-            $x = self::x(12 * $year, $first, $last);
-            if (0 === $year % $step && $x < self::WIDTH - 24) {
-                $labels .= Svg::text($x, 10, (string) $year, 'axis');
+        for ($of = intdiv($first + 11, 12); 12 * $of < $last; ++$of) {
+            $x = self::x(12 * $of, $first, $last);
+            if (0 === $of % $step && $x < self::WIDTH - self::LABEL + 6) {
+                $labels .= Svg::text($x, 10, (string) $of, 'axis');
             }
         }
 
