@@ -19,6 +19,7 @@ use Jorvent\Platform\Drawing\LadderBar;
 use Jorvent\Platform\Drawing\Mark;
 use Jorvent\Platform\Drawing\MiniLine;
 use Jorvent\Platform\Drawing\ProcessBand;
+use Jorvent\Platform\Drawing\SpanBar;
 use Jorvent\Platform\Drawing\Svg;
 use Jorvent\Platform\Drawing\ZebraRuler;
 use PHPUnit\Framework\Attributes\CoversClass;
@@ -105,5 +106,21 @@ final class GeometryTest extends TestCase
     public function testFigures(): void
     {
         self::assertSame(["1\u{2009}284", "\u{2212}5", '+82', '4.39', '0.05'], [Figures::thousands(1284), Figures::thousands(-5), Figures::signed(82), Figures::hundredths(439), Figures::hundredths(5)]);
+    }
+
+    public function testATimeStandsWhereItsYearsStand(): void
+    {
+        [$first, $last] = [12 * 2010, 12 * 2020];
+        self::assertSame(1, preg_match('/<rect x="([\d.]+)"[^>]* width="([\d.]+)"/', SpanBar::draw(12 * 2015, 12 * 2020, $first, $last, 'spell'), $m));
+        self::assertSame([95.0, 95.0], [(float) $m[1], (float) $m[2]], 'the second half of ten years');
+        self::assertSame(1, preg_match('/width="2"[^>]* class="span-unsure"/', SpanBar::draw(12 * 2015, 12 * 2015, $first, $last, 'unsure')), 'a month is still seen');
+        foreach ([1, 3, 7, 12, 25, 44] as $years) {
+            self::assertGreaterThan(0, preg_match_all('/<text x="([\d.]+)"/', SpanBar::axis($first, $first + 12 * $years), $at), "$years years");
+            $places = array_map(floatval(...), $at[1]);
+            for ($i = 1; $i < \count($places); ++$i) {
+                self::assertGreaterThanOrEqual(35.9, $places[$i] - $places[$i - 1], 'years do not run into one another');
+            }
+            self::assertLessThan(165, max($places));
+        }
     }
 }
