@@ -101,6 +101,21 @@ final readonly class Retention
         });
     }
 
+    /**
+     * Who is to be asked or erased today, as far as the columns tell, soonest first: who was asked and has time left is nobody's business, and who is kept in mind is asked by that.
+     *
+     * @return list<int>
+     */
+    public function due(int $most): array
+    {
+        $today = $this->clock->now();
+
+        return array_map(static fn (Record $r): int => $r->int('id'), $this->db->rows(
+            'SELECT c.id FROM candidate c WHERE c.erased_at IS NULL AND c.merged_into IS NULL AND c.keep_until <= :soon AND ((c.keep_asked_at IS NULL AND c.email IS NOT NULL) OR greatest(c.keep_until, CAST(c.keep_asked_at AS date) + CAST(:grace AS int)) < :today)
+             AND NOT EXISTS (SELECT 1 FROM opening_alert a WHERE a.candidate_id = c.id AND a.confirmed_at IS NOT NULL AND a.until = c.keep_until) ORDER BY c.keep_until, c.id LIMIT '.$most,
+            ['soon' => $today->modify('+'.$this->rules()->askDays.' days')->format('Y-m-d'), 'today' => $today->format('Y-m-d'), 'grace' => Keeping::GRACE_DAYS]));
+    }
+
     /** @return list<Record> whose time is over within so many days, soonest first */
     public function ending(int $days, int $most = 200): array
     {

@@ -39,12 +39,12 @@ final readonly class RetentionClock implements Periodic
     {
         $today = $this->clock->now()->format('Y-m-d');
         $this->db->transaction(fn () => $this->sweep($today));
-        foreach ($this->retention->ending($this->retention->rules()->askDays, self::DUE) as $row) {
+        foreach ($this->retention->due(self::DUE) as $id) {
             try {
-                $this->step($row);
+                $this->step($id);
             } catch (Refused $refused) {
                 // one who can not be erased now keeps nobody else; the list shows them
-                $this->logger->warning('retention of {id}: {why}', ['id' => $row->int('id'), 'why' => $refused->getMessage()]);
+                $this->logger->warning('retention of {id}: {why}', ['id' => $id, 'why' => $refused->getMessage()]);
             }
         }
         $this->loose();
@@ -62,17 +62,12 @@ final readonly class RetentionClock implements Periodic
         $this->db->execute('UPDATE retention SET swept_to = :to, swept_on = CASE WHEN :over THEN CAST(:today AS date) ELSE swept_on END', ['to' => $over ? 0 : $ids[\count($ids) - 1], 'over' => $over, 'today' => $today]);
     }
 
-    private function step(Record $row): void
+    private function step(int $id): void
     {
-        $id = $row->int('id');
         // as it stands now, not as it stood when it was swept
         $this->db->transaction(fn () => $this->retention->write([$id]));
         $row = $this->db->row('SELECT keep_until, keep_asked_at, email, name FROM candidate WHERE id = :id AND erased_at IS NULL', ['id' => $id]);
         if (null === $row) {
-            return;
-        }
-        // who is kept in mind is asked by that; it ends by itself
-        if (0 !== $this->db->int('SELECT count(*) FROM opening_alert a JOIN candidate c ON c.id = a.candidate_id WHERE c.id = :id AND a.confirmed_at IS NOT NULL AND a.until = c.keep_until', ['id' => $id])) {
             return;
         }
         $now = $this->clock->now();

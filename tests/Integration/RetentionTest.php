@@ -60,6 +60,18 @@ final class RetentionTest extends DatabaseTest
         self::assertResponseStatusCodeSame(410, 'used up');
     }
 
+    public function testManyWhoWereAskedKeepNobodyElseWaiting(): void
+    {
+        $clock = $this->get(RetentionClock::class);
+        $clock->run();
+        [$id] = $this->someone(20);
+        $this->get(Retention::class)->write([$id]);
+        $many = $this->db()->execute('UPDATE candidate SET keep_until = CAST(:soon AS date), keep_asked_at = :now WHERE id <> :id AND erased_at IS NULL AND merged_into IS NULL', ['soon' => $this->clock()->now()->modify('+2 days')->format('Y-m-d'), 'now' => $this->clock()->now(), 'id' => $id]);
+        self::assertGreaterThan(150, $many, 'more than are looked at in one go');
+        $clock->run();
+        self::assertSame(1, $this->int("SELECT count(*) FROM outbox WHERE candidate_id = :c AND key LIKE 'keep-%'", ['c' => $id]));
+    }
+
     public function testWithoutAWordTheyAreForgottenOnTimeAndTheStoneProvesIt(): void
     {
         [$id] = $this->someone(10);
