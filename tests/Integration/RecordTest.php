@@ -26,6 +26,8 @@ final class RecordTest extends DatabaseTest
         self::assertContains('Winter Yard', $tags);
         self::assertContains('night sailings', $tags);
         self::assertNotContains('WINTER yard', $tags);
+        $this->client->request('GET', '/find?q=winter+yard');
+        self::assertSelectorExists('a[href="/people/41"]', 'found by a tag, whatever its capitals');
         $tag = $this->int("SELECT id FROM tag WHERE name = 'Winter Yard'");
         $this->send('/people/41', '/people/41/tags', ['off' => (string) $tag]);
         self::assertSame(0, $this->int('SELECT count(*) FROM tag WHERE id = :t', ['t' => $tag]), 'a tag that nobody has is gone');
