@@ -10,7 +10,9 @@ use Jorvent\Adverts\Boards;
 use Jorvent\Core\Adverts\BoardRules;
 use Jorvent\Core\Adverts\Price;
 use Jorvent\Core\Identity\Blocks;
+use Jorvent\Core\Identity\Comparison;
 use Jorvent\Core\Identity\Traits;
+use Jorvent\Core\Identity\Weights;
 use Jorvent\Core\Market\Criterion;
 use Jorvent\Core\Query\Document;
 use Jorvent\Core\Resume\Reader;
@@ -249,7 +251,9 @@ final class World
             $this->db->execute('UPDATE candidate SET colleague = :n WHERE id = :c', ['n' => $number, 'c' => $id]);
         }
         // the same name and number, another address: someone has to say
-        $this->db->execute("INSERT INTO colleague (number, name, email, phone, unit, since, at) SELECT '11200', name, 'private.' || email, phone, 'Engine', :s, :at FROM candidate WHERE id = 262", ['s' => $this->ago(60)->format('Y-m-d'), 'at' => $this->ago(3)]);
+        $p = $this->db->row('SELECT name, email, phone FROM candidate WHERE id = 262') ?? throw new \LogicException('There is one.');
+        $pair = Comparison::of(Traits::of($p->str('name'), $p->str('email'), [$p->str('phone')]), Traits::of($p->str('name'), 'private.'.$p->str('email'), [$p->str('phone')]));
+        $this->db->execute("INSERT INTO colleague (number, name, email, phone, unit, since, at, like_id, likeness, reasons) VALUES ('11200', :n, :e, :p, 'Engine', :s, :at, 262, :l, CAST(:r AS jsonb))", ['n' => $p->str('name'), 'e' => 'private.'.$p->str('email'), 'p' => $p->str('phone'), 's' => $this->ago(60)->format('Y-m-d'), 'at' => $this->ago(3), 'l' => Weights::prior()->probability($pair), 'r' => json_encode(Weights::prior()->reasons($pair), \JSON_THROW_ON_ERROR)]);
         foreach ([['Kirkvoe Harbour', 200, 'Sister house; agreed by the two boards.'], ['Granholm Data', null, 'They run our booking; agreed with their head of staff.']] as [$employer, $days, $note]) {
             $this->db->insert('no_poach', ['employer' => $employer, 'folded' => Traits::company($employer), 'until' => null === $days ? null : $this->today->modify("+$days days")->format('Y-m-d'), 'note' => $note, 'account_id' => $this->accounts['Runa Eikeland'], 'at' => $this->ago(40)]);
         }

@@ -30,6 +30,9 @@ final readonly class Colleagues
         if (null !== $known && 0 === $this->db->int('SELECT count(*) FROM not_colleague WHERE candidate_id = :c AND number = :n', ['c' => $known, 'n' => $told['number']])) {
             $this->tie($known, $told['number']);
         }
+        // who is not known by the address may be known by more: looked up once here, not each time the page is opened
+        $like = null !== $known ? null : $this->same->like(Traits::of($told['name'], '' === $told['email'] ? null : $told['email'], '' === $told['phone'] ? [] : [$told['phone']]))[0] ?? null;
+        $this->db->execute('UPDATE colleague SET like_id = :l, likeness = :p, reasons = CAST(:r AS jsonb) WHERE number = :n', ['n' => $told['number'], 'l' => $like['id'] ?? null, 'p' => $like['probability'] ?? null, 'r' => json_encode($like['reasons'] ?? [], \JSON_THROW_ON_ERROR)]);
     }
 
     public function tie(int $candidate, string $number): void
@@ -62,27 +65,11 @@ final readonly class Colleagues
         return $this->db->rows('SELECT c.id, c.name, g.number, g.unit, g.since, g.until FROM candidate c JOIN colleague g ON g.number = c.colleague WHERE c.erased_at IS NULL ORDER BY g.at DESC, c.name LIMIT '.$most);
     }
 
-    /**
-     * Who of them might be someone we know, to be asked: no address in common, but name and more.
-     *
-     * @return list<array{number: string, name: string, unit: string, id: int, person: string, headline: string, probability: float, reasons: list<array{trait: string, level: int, weight: float}>}>
-     */
-    public function maybe(int $most = 20): array
+    /** @return list<Record> who of them might be someone we know, to be asked: number, name, unit, id, person, headline, likeness, reasons; as it was when they last came in a table */
+    public function maybe(): array
     {
-        $maybe = [];
-        foreach ($this->db->rows('SELECT g.number, g.name, g.email, g.phone, g.unit FROM colleague g WHERE NOT EXISTS (SELECT 1 FROM candidate c WHERE c.colleague = g.number) ORDER BY g.at DESC, g.number LIMIT 200') as $g) {
-            $phone = $g->strOrNull('phone');
-            foreach ($this->same->like(Traits::of($g->str('name'), $g->strOrNull('email'), null === $phone ? [] : [$phone])) as $like) {
-                if (0 === $this->db->int('SELECT (SELECT count(*) FROM not_colleague WHERE candidate_id = :c AND number = :n) + (SELECT count(*) FROM candidate WHERE id = :c AND colleague IS NOT NULL)', ['c' => $like['id'], 'n' => $g->str('number')])) {
-                    $maybe[] = ['number' => $g->str('number'), 'name' => $g->str('name'), 'unit' => $g->str('unit'), 'id' => $like['id'], 'person' => $like['name'], 'headline' => $like['headline'], 'probability' => $like['probability'], 'reasons' => $like['reasons']];
-                }
-            }
-            if (\count($maybe) >= $most) {
-                break;
-            }
-        }
-
-        return $maybe;
+        return $this->db->rows('SELECT g.number, g.name, g.unit, c.id, c.name AS person, c.headline, g.likeness, g.reasons FROM colleague g JOIN candidate c ON c.id = g.like_id
+            WHERE c.erased_at IS NULL AND c.merged_into IS NULL AND c.colleague IS NULL AND NOT EXISTS (SELECT 1 FROM candidate x WHERE x.colleague = g.number) AND NOT EXISTS (SELECT 1 FROM not_colleague n WHERE n.candidate_id = c.id AND n.number = g.number) ORDER BY g.likeness DESC, g.number LIMIT 100');
     }
 
     /** @return Record the colleague a person is or was (number, unit, since, until, now), and the agreement their employer falls under (spared_employer, spared_until, spared_note); each null when there is none */

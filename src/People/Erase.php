@@ -48,7 +48,9 @@ final readonly class Erase
             $this->db->execute("UPDATE referral SET name = 'Someone forgotten', email = 'forgotten-' || id || '@forgotten.invalid' WHERE lower(email) = (SELECT lower(email) FROM candidate WHERE id = :id)", $id);
             $this->db->execute("UPDATE candidate_merge SET survivor_before = '{}', survivor_after = '{}' WHERE survivor_id = :id OR other_id = :id", $id);
             // what was written to or by their address before it was known to be theirs is theirs too
-            $this->db->execute("UPDATE personal_value SET candidate_id = :id WHERE candidate_id IS NULL AND account_id IS NULL AND (lower(content ->> 'to') = lower(:e) OR lower(content ->> 'from') = lower(:e))", ['e' => $person->strOrNull('email') ?? ''] + $id);
+            if (null !== $person->strOrNull('email')) {
+                $this->db->execute("UPDATE personal_value SET candidate_id = :id WHERE candidate_id IS NULL AND account_id IS NULL AND (lower(content ->> 'to') = lower(:e) OR lower(content ->> 'from') = lower(:e))", ['e' => $person->strOrNull('email')] + $id);
+            }
             $this->db->execute("UPDATE outbox SET state = 'dropped' WHERE state = 'waiting' AND (candidate_id = :id OR personal_id IN (SELECT id FROM personal_value WHERE candidate_id = :id))", $id);
             $this->db->execute('UPDATE outbox SET last_error = NULL WHERE candidate_id = :id', $id);
             $mails = $this->db->int("SELECT count(*) FROM outbox o JOIN personal_value v ON v.id = o.personal_id WHERE o.kind = 'mail' AND v.candidate_id = :id AND v.content IS NOT NULL", $id);
@@ -60,6 +62,7 @@ final readonly class Erase
             $this->db->execute('DELETE FROM tag WHERE NOT EXISTS (SELECT 1 FROM candidate_tag WHERE tag_id = tag.id)');
             $this->db->execute('DELETE FROM people_list_entry WHERE candidate_id = :id', $id);
             $this->db->execute('DELETE FROM not_colleague WHERE candidate_id = :id', $id);
+            $this->db->execute("UPDATE colleague SET like_id = NULL, likeness = NULL, reasons = '[]' WHERE like_id = :id", $id);
             $asked = $this->requests->done($candidate, 'forget', $by);
             $this->db->execute("UPDATE candidate SET name = 'Someone forgotten', email = NULL, phone = NULL, city = NULL, headline = '', years = NULL, pay_expected = NULL, pay_current = NULL, outside_ref = NULL, colleague = NULL, employer = NULL, employer_folded = NULL, contact_barred_note = '', keep_until = NULL, erased_at = :now WHERE id = :id", $now);
             $remains = $this->db->int("SELECT (SELECT count(*) FROM resume WHERE candidate_id = :id) + (SELECT count(*) FROM personal_value WHERE candidate_id = :id AND content IS NOT NULL) + (SELECT count(*) FROM candidate_block WHERE candidate_id = :id) + (SELECT count(*) FROM candidate_words WHERE candidate_id = :id AND words <> '') + (SELECT count(*) FROM opening_alert WHERE candidate_id = :id)", $id);

@@ -92,10 +92,10 @@ final class RecordTest extends DatabaseTest
         $this->deliverAll();
         self::assertSame('90001', $this->db()->row('SELECT colleague FROM candidate WHERE id = 150')?->strOrNull('colleague'));
         $colleagues = $this->get(Colleagues::class);
-        $maybe = array_values(array_filter($colleagues->maybe(), static fn (array $m): bool => '90002' === $m['number']));
-        self::assertSame([151], array_column($maybe, 'id'));
+        $maybe = array_values(array_filter($colleagues->maybe(), static fn ($m): bool => '90002' === $m->str('number')));
+        self::assertSame([151], array_map(static fn ($m): int => $m->int('id'), $maybe));
         $this->send('/colleagues', '/colleagues/tie', ['candidate' => '151', 'number' => '90002', 'then' => 'other']);
-        self::assertSame([], array_filter($colleagues->maybe(), static fn (array $m): bool => '90002' === $m['number']), 'not asked again');
+        self::assertSame([], array_filter($colleagues->maybe(), static fn ($m): bool => '90002' === $m->str('number')), 'not asked again');
         $this->send('/colleagues', '/colleagues/tie', ['candidate' => '150', 'number' => '90001', 'then' => 'other']);
         $again = $this->table('colleagues', "number,name,email\n90001,Anyone at all,".$known->str('email')."\n", $me->id);
         $this->get(Imports::class)->start($again, $me->id);
