@@ -13,7 +13,6 @@ use Jorvent\Core\Identity\Blocks;
 use Jorvent\Core\Identity\Comparison;
 use Jorvent\Core\Identity\Traits;
 use Jorvent\Core\Identity\Weights;
-use Jorvent\Core\Market\Criterion;
 use Jorvent\Core\Query\Document;
 use Jorvent\Core\Resume\Reader;
 use Jorvent\Core\Screening\Questionnaire;
@@ -24,8 +23,7 @@ use Jorvent\Core\Workflow\Stage;
 use Jorvent\Offers\Letter;
 use Jorvent\Organisation\ReachList;
 use Jorvent\Organisation\Structures;
-use Jorvent\People\Store\Postings;
-use Jorvent\People\Store\Words;
+use Jorvent\People\IndexCandidate;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Files\FileStore;
 use Jorvent\Requisitions\Entity\Requisition;
@@ -85,7 +83,7 @@ final class World
 
     private ?Reader $reader = null;
 
-    public function __construct(private readonly Db $db, private readonly Letter $letter, private readonly FileStore $files, private readonly EntityManagerInterface $entities, private readonly Structures $organisation, private readonly ReachList $reach, private readonly Postings $postings, private readonly Holidays $holidays, private readonly Boards $boards, private readonly AdvertTexts $adverts, private readonly string $outside, private readonly \DateTimeImmutable $now, private readonly string $passwordHash)
+    public function __construct(private readonly Db $db, private readonly Letter $letter, private readonly FileStore $files, private readonly EntityManagerInterface $entities, private readonly Structures $organisation, private readonly ReachList $reach, private readonly IndexCandidate $index, private readonly Holidays $holidays, private readonly Boards $boards, private readonly AdvertTexts $adverts, private readonly string $outside, private readonly \DateTimeImmutable $now, private readonly string $passwordHash)
     {
         $this->today = $now->setTime(0, 0);
         $this->random = new Randomizer(new Mt19937(2207));
@@ -138,11 +136,7 @@ final class World
                 $this->db->execute('INSERT INTO brief_version (requisition_id, version, content, saved_by, saved_at) VALUES (:r, 1, :c, :by, :at)', ['r' => $requisition->id, 'c' => json_encode($requisition->brief()->toArray(), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE), 'by' => $by, 'at' => $at]);
             }
             $tell('postings');
-            $this->postings->rebuild();
-            foreach (Catalogue::profiles() as $profile) {
-                // phrases that briefs ask for have bits of their own from the first day
-                $this->postings->market(array_values(array_filter(array_map(Criterion::skill(...), [...$profile['musts'], ...$profile['wishes']]), static fn (?Criterion $c): bool => null !== $c)));
-            }
+            $this->index->rebuild();
             $tell('figures for the planner');
             foreach (['account', 'account_grant', 'candidate', 'site', 'role_profile', 'job_family'] as $table) {
                 $this->db->execute("SELECT setval(pg_get_serial_sequence('$table', 'id'), (SELECT max(id) FROM $table))");
@@ -429,8 +423,6 @@ final class World
         foreach (Blocks::keys(Traits::of($p['name'], $p['email'], [$p['phone']], array_map(static fn (array $j): array => ['name' => $j['employer'], 'from' => null, 'to' => null], $p['jobs']), [], $p['city'])) as $key) {
             $this->bulk('candidate_block')->add(['key' => $key, 'candidate_id' => $id]);
         }
-        $euro = static fn (?int $minor): ?int => null === $minor ? null : (int) round($minor / 100 / Organisation::RATES[$currency]);
-        $this->bulk('candidate_words', ['words' => 'tsvector', 'facts' => 'text[]'])->add(['candidate_id' => $id, 'words' => (new Words())->vector($p['headline'], $p['text']), 'facts' => '{'.implode(',', array_map(static fn (string $f): string => '"'.$f.'"', Postings::facts($p['city'], $p['years'], $euro($expects), $euro($earns)))).'}']);
 
         return ['id' => $id, 'text' => $p['text'], 'headline' => $p['headline'], 'years' => $p['years'], 'city' => $p['city'], 'would_move' => $p['would_move']];
     }

@@ -56,7 +56,8 @@ final readonly class Erase
             $mails = $this->db->int("SELECT count(*) FROM outbox o JOIN personal_value v ON v.id = o.personal_id WHERE o.kind = 'mail' AND v.candidate_id = :id AND v.content IS NOT NULL", $id);
             $texts = $this->db->execute('UPDATE personal_value SET content = NULL, erased_at = :now WHERE candidate_id = :id AND content IS NOT NULL', $now) - $mails;
             $files = array_map(static fn ($r): ?string => $r->strOrNull('file_sha256'), $this->db->rows('DELETE FROM resume WHERE candidate_id = :id RETURNING file_sha256', $id));
-            $this->postings->put($candidate, '', []);
+            $this->postings->put($candidate, null);
+            $this->postings->sweep();
             $this->db->execute('DELETE FROM candidate_block WHERE candidate_id = :id', $id);
             $this->db->execute('DELETE FROM candidate_tag WHERE candidate_id = :id', $id);
             $this->db->execute('DELETE FROM tag WHERE NOT EXISTS (SELECT 1 FROM candidate_tag WHERE tag_id = tag.id)');
@@ -64,7 +65,7 @@ final readonly class Erase
             $this->db->execute('DELETE FROM not_colleague WHERE candidate_id = :id', $id);
             $this->db->execute("UPDATE colleague SET like_id = NULL, likeness = NULL, reasons = '[]' WHERE like_id = :id", $id);
             $asked = $this->requests->done($candidate, 'forget', $by);
-            $this->db->execute("UPDATE candidate SET name = 'Someone forgotten', email = NULL, phone = NULL, city = NULL, headline = '', years = NULL, pay_expected = NULL, pay_current = NULL, outside_ref = NULL, colleague = NULL, employer = NULL, employer_folded = NULL, contact_barred_note = '', keep_until = NULL, erased_at = :now WHERE id = :id", $now);
+            $this->db->execute("UPDATE candidate SET name = 'Someone forgotten', email = NULL, phone = NULL, city = NULL, headline = '', years = NULL, pay_expected = NULL, pay_current = NULL, outside_ref = NULL, colleague = NULL, employer = NULL, employer_folded = NULL, contact_barred_note = '', keep_until = NULL, notice_days = NULL, first_day = NULL, permits = '{}', remote = NULL, considers_on = NULL, erased_at = :now WHERE id = :id", $now);
             $remains = $this->db->int("SELECT (SELECT count(*) FROM resume WHERE candidate_id = :id) + (SELECT count(*) FROM personal_value WHERE candidate_id = :id AND content IS NOT NULL) + (SELECT count(*) FROM candidate_block WHERE candidate_id = :id) + (SELECT count(*) FROM candidate_words WHERE candidate_id = :id AND words <> '') + (SELECT count(*) FROM opening_alert WHERE candidate_id = :id)", $id);
             $gone = array_values(array_unique(array_filter([...$files, ...$letters, ...$dropped, ...$kept], is_string(...))));
             $this->tombstones->set($candidate, $asked ? 'asked' : $reason, array_values(array_unique(array_map(static fn ($g): string => $g->purpose->value, $grounds))), $person->instantOrNull('keep_until'), $person->instantOrNull('keep_asked_at'), $at, $by, ['files' => \count($gone), 'mails' => $mails, 'texts' => $texts], $remains, $person->strOrNull('email'));

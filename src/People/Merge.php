@@ -23,7 +23,7 @@ final readonly class Merge
     /** What moves where the survivor has not the same: the table, and what it is known by. */
     private const SHARED = ['verdict' => 'requisition_id', 'candidate_tag' => 'tag_id', 'people_list_entry' => 'list_id'];
     /** What the survivor takes over where it has nothing of its own. */
-    private const FILLED = ['email', 'phone', 'city', 'country', 'headline', 'years', 'would_move', 'pay_current', 'pay_expected', 'pay_currency', 'active_on', 'outside_ref', 'colleague', 'employer', 'employer_folded'];
+    private const FILLED = ['email', 'phone', 'city', 'country', 'headline', 'years', 'would_move', 'pay_current', 'pay_expected', 'pay_currency', 'active_on', 'outside_ref', 'colleague', 'employer', 'employer_folded', 'notice_days', 'first_day', 'remote', 'considers_on'];
     /** What the stricter of the two decides. */
     private const BAR = ['contact_barred_until', 'contact_barred_note'];
     private const EXCLUSION_VIOLATION = '23P01';
@@ -84,10 +84,10 @@ final readonly class Merge
                 $after = $this->person($survivor);
                 $json = static fn (Record $r): string => json_encode(array_intersect_key($r->columns(), array_flip([...self::FILLED, ...self::BAR])), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE);
                 $id = $this->db->insert('candidate_merge', ['survivor_id' => $survivor, 'other_id' => $other, 'moved' => $moved, 'survivor_before' => json_decode($json($a), true), 'survivor_after' => json_decode($json($after), true), 'account_id' => $by, 'at' => $this->clock->now()]);
-                $this->db->execute('DELETE FROM candidate_words WHERE candidate_id = :o', ['o' => $other]);
                 $this->db->execute('DELETE FROM candidate_block WHERE candidate_id = :o', ['o' => $other]);
                 $this->entities->clear();
                 ($this->index)($survivor);
+                ($this->index)($other);
                 $this->log->record('candidate.merged', 'candidate', $survivor, null, $survivor, ['other' => $other, 'merge' => $id]);
                 $this->log->record('candidate.merged_away', 'candidate', $other, null, $other, ['into' => $survivor, 'merge' => $id]);
 

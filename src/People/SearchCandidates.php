@@ -4,111 +4,177 @@ declare(strict_types=1);
 
 namespace Jorvent\People;
 
-use Jorvent\Core\Query\Any;
 use Jorvent\Core\Query\Node;
-use Jorvent\Core\Query\ParsedQuery;
-use Jorvent\Core\Query\Parser;
+use Jorvent\Core\Search\Criterion;
+use Jorvent\Core\Search\Index\Compile;
+use Jorvent\Core\Search\Index\Expr;
+use Jorvent\Core\Search\Index\Leaf;
+use Jorvent\Core\Search\Index\Numbers;
+use Jorvent\Core\Search\Index\RowPlan;
+use Jorvent\Core\Search\Kind;
 use Jorvent\Core\Search\Ladder;
+use Jorvent\Core\Search\Profile;
 use Jorvent\Core\Search\Rung;
-use Jorvent\People\Store\Words;
-use Jorvent\Platform\Database\Db;
-use Jorvent\Platform\Database\Record;
+use Jorvent\Core\Search\Search;
+use Jorvent\Core\Search\When;
+use Jorvent\People\Store\Bits;
+use Jorvent\People\Store\Sets;
 
-/** Searches our own candidates in PostgreSQL; held equal to the evaluator in Core by a differential test. One statement counts every row of the ladder. */
+/** Searches our own candidates; held equal to Judge in Core, person by person, by a property test. Every figure of the ladder comes from the same sets. */
 final readonly class SearchCandidates
 {
-    public const MAX_ROWS = 40;
-
-    public function __construct(private Db $db)
+    public function __construct(private Sets $sets, private SearchContext $contexts)
     {
     }
 
-    public function __invoke(string $query, int $limit = 200): SearchResult
+    /** @param \GMP|null $reach who may be seen at all; null for everyone */
+    public function __invoke(Search $search, ?\GMP $reach = null, ?\DateTimeImmutable $day = null): SearchResult
     {
-        $parsed = (new Parser())->parse($query);
-        if (null === $parsed->node) {
-            $population = $this->db->int('SELECT count(*) FROM candidate_words');
-
-            return new SearchResult($parsed, Ladder::counted([], $population, $population), $this->everyone($limit));
+        $context = $this->contexts->on($day);
+        $parsed = $search->parsed();
+        $rows = \array_slice([...$parsed->conjuncts(), ...$search->criteria], 0, Search::MOST);
+        $compile = new Compile($context, $this->jobs($rows));
+        $plans = array_map($compile->row(...), $rows);
+        $expressions = [new Leaf('all')];
+        foreach ($plans as $plan) {
+            array_push($expressions, $plan->all, ...$plan->alternatives, ...$plan->parts, ...null === $plan->loose ? [] : [$plan->loose], ...null === $plan->wider ? [] : [$plan->wider]);
         }
-        [$ladder, $ids] = $this->count($parsed, $limit);
-
-        return new SearchResult($parsed, $ladder, $ids);
-    }
-
-    /** @return array{Ladder, list<int>} */
-    private function count(ParsedQuery $parsed, int $limit): array
-    {
-        $conjuncts = \array_slice($parsed->conjuncts(), 0, self::MAX_ROWS);
-        $words = new Words();
-        $tests = $columns = $parameters = [];
-        foreach ($conjuncts as $i => $node) {
-            $tests[] = "w.words @@ CAST(:q$i AS tsquery) AS c$i";
-            $parameters["q$i"] = $words->query($node);
-            $before = implode(' AND ', array_map(static fn (int $j): string => "c$j", range(0, $i)));
-            $others = implode(' AND ', array_map(static fn (int $j): string => "c$j", array_values(array_diff(array_keys($conjuncts), [$i])))) ?: 'true';
-            $columns[] = "count(*) FILTER (WHERE c$i) AS alone$i, count(*) FILTER (WHERE $before) AS left$i, count(*) FILTER (WHERE NOT c$i AND $others) AS without$i";
+        $sets = $this->sets->of($expressions);
+        $everyone = $sets[0];
+        $sets = \array_slice($sets, 1);
+        if (null !== $reach) {
+            $everyone = gmp_and($everyone, $reach);
+            $sets = array_map(static fn (\GMP $s): \GMP => gmp_and($s, $everyone), $sets);
         }
-        $all = implode(' AND ', array_map(static fn (int $i): string => "c$i", array_keys($conjuncts)));
-        foreach ($this->alternatives($conjuncts) as $i => $alternatives) {
-            foreach ($alternatives as $a => $node) {
-                $tests[] = "w.words @@ CAST(:q{$i}_$a AS tsquery) AS c{$i}_$a";
-                $parameters["q{$i}_$a"] = $words->query($node);
-                $rest = implode(' AND ', array_map(static fn (int $b): string => "NOT c{$i}_$b", array_values(array_diff(array_keys($alternatives), [$a]))));
-                $columns[] = "count(*) FILTER (WHERE $all AND c{$i}_$a AND $rest) AS adds{$i}_$a";
-            }
-        }
-        $row = $this->db->row('SELECT count(*) AS population, count(*) FILTER (WHERE '.$all.') AS total, '.implode(', ', $columns).' FROM (SELECT '.implode(', ', $tests).' FROM candidate_words w OFFSET 0) t', $parameters) ?? throw new \LogicException('A count always has a row.');
+        [$ladder, $people, $short] = self::ladder($plans, $sets, $everyone);
 
-        return [$this->ladder($row, $conjuncts), $this->ids($parsed, $limit)];
-    }
-
-    /** @return list<int> */
-    private function ids(ParsedQuery $parsed, int $limit): array
-    {
-        if (null === $parsed->node) {
-            return [];
-        }
-
-        return array_map(static fn (Record $r): int => $r->int('id'), $this->db->rows(
-            'SELECT c.id FROM candidate_words w JOIN candidate c ON c.id = w.candidate_id WHERE w.words @@ CAST(:q AS tsquery) ORDER BY c.active_on DESC NULLS LAST, c.id DESC LIMIT '.$limit,
-            ['q' => (new Words())->query($parsed->node)],
-        ));
-    }
-
-    /** @return list<int> */
-    private function everyone(int $limit): array
-    {
-        return array_map(static fn (Record $r): int => $r->int('id'), $this->db->rows('SELECT c.id FROM candidate_words w JOIN candidate c ON c.id = w.candidate_id ORDER BY c.active_on DESC NULLS LAST, c.id DESC LIMIT '.$limit));
+        return new SearchResult($parsed, $rows, $ladder, $people, $short);
     }
 
     /**
-     * @param list<Node> $conjuncts
+     * How many people each query finds.
      *
-     * @return array<int, list<Node>>
+     * @param array<int, Node> $queries
+     *
+     * @return array<int, int> in the order of the queries, by their keys
      */
-    private function alternatives(array $conjuncts): array
+    public function totals(array $queries): array
     {
-        $alternatives = [];
-        foreach ($conjuncts as $i => $node) {
-            if ($node instanceof Any && '' === $node->written) {
-                $alternatives[$i] = $node->nodes;
-            }
-        }
+        $counts = array_map(gmp_popcount(...), $this->sets->of(array_values(array_map(Compile::node(...), $queries))));
 
-        return $alternatives;
+        return array_combine(array_keys($queries), $counts);
     }
 
-    /** @param list<Node> $conjuncts */
-    private function ladder(Record $row, array $conjuncts): Ladder
+    /**
+     * The most lately active of a set; those of whom it is not known come last, the newest first.
+     *
+     * @return list<int>
+     */
+    public function latest(\GMP $people, int $most): array
     {
-        $alternatives = $this->alternatives($conjuncts);
-        $rungs = [];
-        foreach (array_keys($conjuncts) as $i) {
-            $adds = array_map(static fn (int $a): int => $row->int("adds{$i}_$a"), array_keys($alternatives[$i] ?? []));
-            $rungs[] = new Rung($row->int("alone$i"), $row->int("left$i"), $row->int("without$i"), $adds);
+        if (gmp_popcount($people) <= $most) {
+            return Bits::ids($people);
+        }
+        $bits = Numbers::BITS['active'];
+        $slices = $this->sets->of([new Leaf('active'), ...array_map(static fn (int $i): Expr => new Leaf('active.'.$i), range(0, $bits - 1))]);
+        $told = gmp_and($people, $slices[0]);
+        $sure = gmp_init(0);
+        $left = $most;
+        if (gmp_popcount($told) <= $most) {
+            return [...Bits::ids($told), ...Bits::ids(gmp_xor($people, $told), $most - gmp_popcount($told))];
+        }
+        // from the highest bit of the day down: those who have it are later than those who have not
+        for ($i = $bits - 1; $i >= 0 && $left > 0; --$i) {
+            $later = gmp_and($told, $slices[$i + 1]);
+            $count = gmp_popcount($later);
+            if ($count > $left) {
+                $told = $later;
+                continue;
+            }
+            $sure = gmp_or($sure, $later);
+            $left -= $count;
+            $told = gmp_xor($told, $later);
         }
 
-        return Ladder::counted($rungs, $row->int('total'), $row->int('population'));
+        return [...Bits::ids($sure), ...Bits::ids($told, $left)];
+    }
+
+    /**
+     * How many jobs of one person have to be looked through; nobody has more.
+     *
+     * @param list<Node|Criterion> $rows
+     */
+    private function jobs(array $rows): int
+    {
+        $tied = array_filter($rows, static fn (Node|Criterion $r): bool => $r instanceof Criterion && (Kind::OneJob === $r->kind || $r->isBetween() || When::Ever !== $r->when));
+        if ([] === $tied) {
+            return 0;
+        }
+        $most = 0;
+        foreach ($this->sets->of(array_map(static fn (int $i): Expr => new Leaf("j$i"), range(0, Profile::STINTS - 1))) as $i => $people) {
+            $most = gmp_sign($people) > 0 ? $i + 1 : $most;
+        }
+
+        return $most;
+    }
+
+    /**
+     * @param list<RowPlan> $plans
+     * @param list<\GMP>    $sets  of the plans' expressions, in their order
+     *
+     * @return array{Ladder, \GMP, list<\GMP>} the ladder, the people, and those one short by row
+     */
+    private static function ladder(array $plans, array $sets, \GMP $everyone): array
+    {
+        $n = \count($plans);
+        $starts = [];
+        $at = 0;
+        foreach ($plans as $plan) {
+            $starts[] = $at;
+            $at += 1 + \count($plan->alternatives) + \count($plan->parts) + (null === $plan->loose ? 0 : 1) + (null === $plan->wider ? 0 : 1);
+        }
+        $before = [$everyone];
+        $after = array_fill(0, $n + 1, $everyone);
+        foreach ($starts as $i => $start) {
+            $before[] = gmp_and($before[$i], $sets[$start]);
+        }
+        for ($i = $n - 1; $i > 0; --$i) {
+            $after[$i] = $i === $n - 1 ? $sets[$starts[$i]] : gmp_and($after[$i + 1], $sets[$starts[$i]]);
+        }
+        $people = $before[$n];
+        $total = gmp_popcount($people);
+        $rungs = $short = [];
+        foreach ($plans as $i => $plan) {
+            $at = $starts[$i];
+            $others = $i + 1 === $n ? $before[$i] : gmp_and($before[$i], $after[$i + 1]);
+            $gain = static fn (\GMP $set): int => gmp_popcount(gmp_and($others, $set)) - $total;
+            $missing = gmp_xor($others, $people);
+            $short[] = $missing;
+            $alternatives = \array_slice($sets, $at + 1, \count($plan->alternatives));
+            $next = $at + 1 + \count($alternatives);
+            $parts = array_map($gain, \array_slice($sets, $next, \count($plan->parts)));
+            $next += \count($parts);
+            $loose = null === $plan->loose ? null : $gain($sets[$next++]);
+            $rungs[] = new Rung(gmp_popcount($sets[$at]), gmp_popcount($before[$i + 1]), gmp_popcount($missing), self::adds($people, $alternatives), $parts, $loose, null === $plan->wider ? null : $gain($sets[$next]));
+        }
+
+        return [Ladder::counted($rungs, $total, gmp_popcount($everyone)), $people, $short];
+    }
+
+    /**
+     * @param list<\GMP> $alternatives
+     *
+     * @return list<int> for each, the people whom no other of them brings
+     */
+    private static function adds(\GMP $people, array $alternatives): array
+    {
+        $once = $twice = gmp_init(0);
+        $here = array_map(static fn (\GMP $a): \GMP => gmp_and($a, $people), $alternatives);
+        foreach ($here as $set) {
+            $twice = gmp_or($twice, gmp_and($once, $set));
+            $once = gmp_or($once, $set);
+        }
+
+        return array_map(static fn (\GMP $set): int => gmp_popcount($set) - gmp_popcount(gmp_and($set, $twice)), $here);
     }
 }

@@ -4,14 +4,19 @@ declare(strict_types=1);
 
 namespace Jorvent\People;
 
+use Jorvent\Core\Query\Node;
 use Jorvent\Core\Query\ParsedQuery;
+use Jorvent\Core\Search\Criterion;
 use Jorvent\Core\Search\Ladder;
 
-/** What a search of our own candidates found: exact counts per row, and everyone found as ids, newest first. */
+/** What a search of our own candidates found: exact counts per row, and everyone found, as a set. */
 final readonly class SearchResult
 {
-    /** @param list<int> $ids */
-    public function __construct(public ParsedQuery $query, public Ladder $ladder, public array $ids)
+    /**
+     * @param list<Node|Criterion> $rows     of the ladder, in its order
+     * @param list<\GMP>           $oneShort for each row, those who miss only it
+     */
+    public function __construct(public ParsedQuery $query, public array $rows, public Ladder $ladder, public \GMP $people, public array $oneShort)
     {
     }
 }

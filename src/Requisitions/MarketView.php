@@ -9,7 +9,7 @@ use Jorvent\Core\Market\Market;
 use Jorvent\Core\Reporting\Spread;
 use Jorvent\Core\Reporting\TimeToFill;
 use Jorvent\Outside\ResumeBanks\ResumeBank;
-use Jorvent\People\Store\Postings;
+use Jorvent\People\CountMarket;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
 use Jorvent\Platform\Outbox\NotNow;
@@ -19,7 +19,7 @@ use Psr\Clock\ClockInterface;
 /** The market beside a brief: own candidates counted as it is written; outside databases only when asked; how long such roles took, and so how likely the day is. */
 final readonly class MarketView
 {
-    public function __construct(private Db $db, private Postings $postings, private ResumeBank $bank, private ClockInterface $clock)
+    public function __construct(private Db $db, private CountMarket $market, private ResumeBank $bank, private ClockInterface $clock)
     {
     }
 
@@ -27,7 +27,7 @@ final readonly class MarketView
     public function of(int $requisition, Brief $brief, ?int $profile): array
     {
         $criteria = $this->criteria($brief);
-        $market = $this->postings->market($criteria);
+        $market = ($this->market)($criteria);
         $rows = [];
         foreach ($criteria as $i => $criterion) {
             $rows[] = ['text' => $criterion->text, 'kind' => $criterion->kind, 'gain' => $market->without[$i]];

@@ -7,7 +7,7 @@ namespace Jorvent\Requisitions;
 use Jorvent\Core\Query\Parser;
 use Jorvent\Core\Workflow\RequisitionState;
 use Jorvent\Core\Workflow\Stage;
-use Jorvent\People\Store\Postings;
+use Jorvent\People\SearchCandidates;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
 use Psr\Clock\ClockInterface;
@@ -35,7 +35,7 @@ final readonly class RequisitionViews
         CROSS JOIN LATERAL (SELECT count(*) AS hired FROM hire h JOIN application a ON a.id = h.application_id WHERE a.requisition_id = r.id AND h.fell_through_at IS NULL) h
         SQL;
 
-    public function __construct(private Db $db, private ClockInterface $clock, private Postings $postings)
+    public function __construct(private Db $db, private ClockInterface $clock, private SearchCandidates $search)
     {
     }
 
@@ -79,7 +79,7 @@ final readonly class RequisitionViews
             }
         }
         $counts = [];
-        foreach ($this->postings->counts(array_values($queries)) as $i => $people) {
+        foreach ($this->search->totals(array_values($queries)) as $i => $people) {
             foreach (array_values($ids)[$i] as $requisition) {
                 $counts[$requisition] = $people;
             }

@@ -8,7 +8,9 @@ use Jorvent\Core\Market\Criterion;
 use Jorvent\Core\Market\Market;
 use Jorvent\Core\Market\MarketPerson;
 use Jorvent\Core\Query\Document;
+use Jorvent\People\CountMarket;
 use Jorvent\People\IndexCandidate;
+use Jorvent\People\SearchCandidates;
 use Jorvent\People\Store\Postings;
 use Jorvent\Tests\Support\DatabaseTest;
 use PHPUnit\Framework\Attributes\CoversClass;
@@ -22,7 +24,7 @@ final class MarketTest extends DatabaseTest
     /** The database counts what Core defines, on random briefs, with people changing in between. */
     public function testCountsWhatTheDefinitionCounts(): void
     {
-        $postings = $this->get(Postings::class);
+        $market = $this->get(CountMarket::class);
         $index = $this->get(IndexCandidate::class);
         $random = new Randomizer(new Mt19937(17));
         $texts = ['PLC', 'SCADA', 'C#', '.NET', 'Node.js', 'CI/CD', 'high voltage', 'shore power', 'fault finding', 'diesel engines', 'planned maintenance', 'bridge watch', 'food safety', 'SQL', 'e-mail', 'welding procedures', 'nobody has this', 'Excel', 'passage planning'];
@@ -33,7 +35,7 @@ final class MarketTest extends DatabaseTest
                 $criteria[] = Criterion::years($random->getInt(0, 25));
             }
             $wanted = Market::of($this->people(), $criteria);
-            $counted = $postings->market($criteria);
+            $counted = $market($criteria);
             self::assertEquals($wanted, $counted, implode(', ', array_map(static fn (Criterion $c): string => $c->text, $criteria)));
             $hits += $counted->total > 0 ? 1 : 0;
             // someone changes: another town, other years, another resume
@@ -42,24 +44,26 @@ final class MarketTest extends DatabaseTest
             $index($id);
         }
         self::assertGreaterThan(20, $hits, 'most of the briefs find someone');
-        $before = $this->db()->rows('SELECT key, seg, n, md5(bits::text) AS bits FROM post WHERE n > 0 ORDER BY key, seg');
-        $postings->rebuild();
-        self::assertEquals($before, $this->db()->rows('SELECT key, seg, n, md5(bits::text) AS bits FROM post WHERE n > 0 ORDER BY key, seg'), 'kept up bit by bit it is what it would be built anew');
-        self::assertSame(0, $this->int('SELECT count(*) FROM post WHERE n <> bit_count(bits)'));
+        // places in a short list stand in the order people came
+        $state = fn (): array => array_map(static fn ($r): array => [$r->str('key'), $r->int('n'), md5(\Jorvent\People\Store\Bits::wide((string) hex2bin($r->str('data'))))], $this->db()->rows("SELECT key, n, encode(data, 'hex') AS data FROM post WHERE n > 0 AND key NOT LIKE 'x:%' ORDER BY key, seg"));
+        $before = $state();
+        $index->rebuild();
+        self::assertEquals($before, $state(), 'kept up bit by bit it is what it would be built anew');
+        self::assertSame(0, $this->int('SELECT count(*) FROM post WHERE n <> CASE length(data) WHEN 8192 THEN bit_count(data) ELSE length(data) / 2 END'));
     }
 
     public function testAnyQueryIsCountedAsTheIndexOfWordsCountsIt(): void
     {
-        $postings = $this->get(Postings::class);
+        $search = $this->get(SearchCandidates::class);
         $queries = [];
         foreach (['PLC', 'PLC AND NOT SCADA', '(PLC OR diesel) AND "planned maintenance"', '-PLC', 'e-mail', 'weld*', 'NOT (weld* OR PLC)', '"shore power" OR "fault finding" OR C#', 'nobodyhasthis', 'NOT nobodyhasthis'] as $text) {
             $queries[] = (new \Jorvent\Core\Query\Parser())->parse($text)->node ?? self::fail($text);
         }
-        $wanted = array_map(fn (\Jorvent\Core\Query\Node $n): int => $this->int('SELECT count(*) FROM candidate_words WHERE words @@ CAST(:q AS tsquery)', ['q' => (new \Jorvent\People\Store\Words())->query($n)]), $queries);
-        $counted = $postings->counts($queries);
+        $wanted = array_map(fn (\Jorvent\Core\Query\Node $n): int => $this->int('SELECT count(*) FROM candidate_words WHERE words @@ CAST(:q AS tsquery)', ['q' => \Jorvent\People\Store\Words::query($n)]), $queries);
+        $counted = $search->totals($queries);
         ksort($counted);
         self::assertSame($wanted, $counted);
-        self::assertSame([], $postings->counts([]));
+        self::assertSame([], $search->totals([]));
     }
 
     public function testTheMarketStandsBesideTheBrief(): void
@@ -67,7 +71,7 @@ final class MarketTest extends DatabaseTest
         $this->as('Solveig Aune');
         $this->client->request('GET', '/r/2210/market');
         self::assertResponseIsSuccessful();
-        $total = $this->get(Postings::class)->market(array_values(array_filter([Criterion::skill('PLC'), Criterion::skill('high voltage'), Criterion::skill('alarm systems'), Criterion::years(6)])))->total;
+        $total = ($this->get(CountMarket::class))(array_values(array_filter([Criterion::skill('PLC'), Criterion::skill('high voltage'), Criterion::skill('alarm systems'), Criterion::years(6)])))->total;
         self::assertSelectorTextContains('[data-total]', (string) $total);
         self::assertSelectorTextContains('.market', 'Asked only when you ask');
         $this->send('/r/2210/brief', '/r/2210/market/outside', [], 303);

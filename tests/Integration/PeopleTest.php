@@ -225,17 +225,17 @@ final class PeopleTest extends DatabaseTest
         self::assertSame($first, $bring($person('X-1', null)), 'by the reference there');
         self::assertSame($first, $bring($person('X-2', 'ANA.BANK@post.example')), 'by the address, however it is written');
         self::assertNotSame($first, $bring($person('X-3', 'other.bank@post.example')));
-        self::assertSame(1, $this->int('SELECT count(*) FROM candidate_words WHERE candidate_id = :id AND words @@ CAST(:q AS tsquery)', ['id' => $first, 'q' => (new Words())->query((new Parser())->parse('tig')->node ?? throw new \LogicException('It parses.'))]), 'and found at once');
+        self::assertSame(1, $this->int('SELECT count(*) FROM candidate_words WHERE candidate_id = :id AND words @@ CAST(:q AS tsquery)', ['id' => $first, 'q' => Words::query((new Parser())->parse('tig')->node ?? throw new \LogicException('It parses.'))]), 'and found at once');
     }
 
     public function testWordsThatAreHardOnPostgres(): void
     {
         $text = "O'Neill \\ C:\\path it''s 'quoted' ".str_repeat('x', 3000).' '.implode(' ', array_map(static fn (int $i): string => "w$i", range(1, 20_000)));
         $id = $this->int('SELECT min(id) FROM candidate');
-        $this->db()->execute('UPDATE candidate_words SET words = CAST(:w AS tsvector) WHERE candidate_id = :id', ['w' => (new Words())->vector($text), 'id' => $id]);
+        $this->db()->execute('UPDATE candidate_words SET words = CAST(:w AS tsvector) WHERE candidate_id = :id', ['w' => Words::vector(\Jorvent\Core\Query\Document::of($text)), 'id' => $id]);
         foreach (["o'neill" => 1, '"w1 w2"' => 1, 'w15000' => 1, 'path' => 1, '"w2 w1"' => 0, '"c path"' => 1] as $query => $expected) {
             $node = (new Parser())->parse($query)->node ?? throw new \LogicException('It parses.');
-            self::assertSame($expected, $this->int('SELECT count(*) FROM candidate_words WHERE candidate_id = :id AND words @@ CAST(:q AS tsquery)', ['id' => $id, 'q' => (new Words())->query($node)]), $query);
+            self::assertSame($expected, $this->int('SELECT count(*) FROM candidate_words WHERE candidate_id = :id AND words @@ CAST(:q AS tsquery)', ['id' => $id, 'q' => Words::query($node)]), $query);
         }
     }
 }

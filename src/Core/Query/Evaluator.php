@@ -46,7 +46,7 @@ final class Evaluator
     {
         $last = \count($row->terms) - 1;
         $candidates = null;
-        foreach ($row->terms as $i => $term) {
+        foreach ($row->lexemes() as $i => $term) {
             $positions = $row->prefix && $i === $last ? $this->beginning($term, $document) : $document->positions[$term] ?? [];
             $starts = array_map(static fn (int $p): int => $p - $i, $positions);
             $candidates = null === $candidates ? $starts : array_intersect($candidates, $starts);
@@ -63,7 +63,7 @@ final class Evaluator
     {
         $found = [];
         foreach ($document->positions as $term => $positions) {
-            if (str_starts_with((string) $term, $prefix)) {
+            if (str_starts_with((string) $term, $prefix) && str_contains((string) $term, ':') === str_contains($prefix, ':')) {
                 array_push($found, ...$positions);
             }
         }

@@ -14,6 +14,7 @@ final readonly class Lexeme
     public const NOT = 'NOT';
     public const OPEN = '(';
     public const CLOSE = ')';
+    public const FIELD = 'field';
 
     public function __construct(public string $kind, public string $text, public int $start, public int $length, public bool $prefix = false)
     {

@@ -7,8 +7,11 @@ namespace Jorvent\Core\Query;
 /** What a written query came to: a tree (null when it is empty or broken beyond use) and all that is to be said about it. */
 final readonly class ParsedQuery
 {
-    /** @param list<Problem> $problems */
-    public function __construct(public ?Node $node, public array $problems)
+    /**
+     * @param list<Problem> $problems
+     * @param string        $text     as it was read: full-width forms made plain; the problems' places are in it
+     */
+    public function __construct(public ?Node $node, public array $problems, public string $text = '')
     {
     }
 

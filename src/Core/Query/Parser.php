@@ -20,6 +20,7 @@ final class Parser
     private string $query = '';
     private int $at = 0;
     private int $depth = 0;
+    private string $field = '';
 
     public function __construct(private readonly Tokeniser $tokeniser = new Tokeniser())
     {
@@ -28,11 +29,12 @@ final class Parser
     public function parse(string $query): ParsedQuery
     {
         if (\strlen($query) > self::MAX_LENGTH) {
-            return new ParsedQuery(null, [new Problem(ProblemCode::TooLong, 0, \strlen($query))]);
+            return new ParsedQuery(null, [new Problem(ProblemCode::TooLong, 0, \strlen($query))], $query);
         }
-        $this->query = mb_scrub($query);
+        $this->query = Lexer::plain(mb_scrub($query));
         [$this->lexemes, $this->problems] = (new Lexer())->lex($this->query);
         $this->at = $this->depth = 0;
+        $this->field = '';
         $nodes = [];
         while (null !== $this->peek()) {
             if (null !== $node = $this->any()) {
@@ -47,7 +49,7 @@ final class Parser
             $this->problems[] = new Problem(ProblemCode::OnlyExclusions, 0, \strlen($this->query));
         }
 
-        return new ParsedQuery($node, $this->problems);
+        return new ParsedQuery($node, $this->problems, $this->query);
     }
 
     private function any(): ?Node
@@ -123,6 +125,9 @@ final class Parser
     private function primary(): ?Node
     {
         $lexeme = $this->lexemes[$this->at++];
+        if (Lexeme::FIELD === $lexeme->kind) {
+            return $this->inField($lexeme);
+        }
         if (Lexeme::OPEN !== $lexeme->kind) {
             return Lexeme::PHRASE === $lexeme->kind ? $this->phrase($lexeme) : $this->word($lexeme);
         }
@@ -142,15 +147,28 @@ final class Parser
         return $node;
     }
 
+    /** What follows a field's name stands in that field, a whole bracket too. */
+    private function inField(Lexeme $field): ?Node
+    {
+        $next = $this->peek();
+        if (null === $next || !\in_array($next->kind, [Lexeme::WORD, Lexeme::PHRASE, Lexeme::OPEN], true)) {
+            $this->missing($field);
+
+            return null;
+        }
+        $outer = $this->field;
+        $this->field = $field->text;
+        $node = $this->primary();
+        $this->field = $outer;
+
+        return $node;
+    }
+
     private function phrase(Lexeme $lexeme): ?Node
     {
-        $terms = [];
-        foreach ($this->tokeniser->words($lexeme->text) as [$word]) {
-            $alternatives = $this->tokeniser->alternatives($word);
-            $terms = [...$terms, ...$alternatives[\count($alternatives) - 1]];
-        }
+        $terms = $this->tokeniser->row($lexeme->text);
 
-        return [] === $terms ? null : new Row($terms, $lexeme->prefix, $lexeme->text);
+        return [] === $terms ? null : new Row($terms, $lexeme->prefix, $lexeme->text, $this->field);
     }
 
     /** What stands without blanks is one word to its writer: "R&D", "plc,scada" is two. */
@@ -160,7 +178,7 @@ final class Parser
         $nodes = [];
         foreach ($words as $i => [$word]) {
             $rows = array_map(
-                static fn (array $terms): Row => new Row($terms, $lexeme->prefix && $i === \count($words) - 1, $word),
+                fn (array $terms): Row => new Row($terms, $lexeme->prefix && $i === \count($words) - 1, $word, $this->field),
                 $this->tokeniser->alternatives($word),
             );
             $nodes[] = 1 === \count($rows) ? $rows[0] : new Any($rows, $word);

@@ -13,7 +13,7 @@ final class Printer
             $node instanceof Row => $this->row($node),
             $node instanceof Not => 'NOT '.$this->bracketed($node->node),
             $node instanceof All => implode(' AND ', array_map($this->bracketed(...), $node->nodes)),
-            $node instanceof Any => '' !== $node->written ? $node->written.($this->isPrefix($node) ? '*' : '') : implode(' OR ', array_map($this->bracketed(...), $node->nodes)),
+            $node instanceof Any => '' !== $node->written ? $this->oneWord($node) : implode(' OR ', array_map($this->bracketed(...), $node->nodes)),
             default => throw new \LogicException('An unknown node.'),
         };
     }
@@ -30,11 +30,13 @@ final class Printer
         $text = '' !== $row->written ? $row->written : implode(' ', $row->terms);
         $quoted = str_contains($text, ' ') || \in_array(strtoupper($text), ['AND', 'OR', 'NOT'], true);
 
-        return ($quoted ? '"'.$text.'"' : $text).($row->prefix ? '*' : '');
+        return ('' === $row->field ? '' : $row->field.':').($quoted ? '"'.$text.'"' : $text).($row->prefix ? '*' : '');
     }
 
-    private function isPrefix(Any $node): bool
+    private function oneWord(Any $node): string
     {
-        return $node->nodes[0] instanceof Row && $node->nodes[0]->prefix;
+        $row = $node->nodes[0];
+
+        return $row instanceof Row ? ('' === $row->field ? '' : $row->field.':').$node->written.($row->prefix ? '*' : '') : $node->written;
     }
 }

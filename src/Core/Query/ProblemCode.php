@@ -16,10 +16,12 @@ enum ProblemCode: string
     case EmptyGroup = 'empty_group';
     case OperatorInSmallLetters = 'operator_in_small_letters';
     case OnlyExclusions = 'only_exclusions';
+    case UnknownField = 'unknown_field';
+    case CommaList = 'comma_list';
 
     /** A hint does not hold the search. */
     public function isHint(): bool
     {
-        return self::OperatorInSmallLetters === $this || self::OnlyExclusions === $this;
+        return \in_array($this, [self::OperatorInSmallLetters, self::OnlyExclusions, self::UnknownField, self::CommaList], true);
     }
 }

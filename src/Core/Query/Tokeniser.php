@@ -7,22 +7,35 @@ namespace Jorvent\Core\Query;
 /**
  * Text to terms, the same for indexing and for querying: no stemming, no stop words, case and accents folded.
  *
- *  | written        | found as                                | rule
- *  |----------------|-----------------------------------------|------------------------------------------------
- *  | C, C++, C#, F# | c  c++  c#  f# (each only as itself)    | a trailing ++ or # belongs to the word
- *  | .NET, ASP.NET  | .net; asp.net, asp, .net                | a dot before "net" belongs to it
- *  | Node.js, CI/CD | whole, and its parts in a row           | inner dot, slash or ampersand
- *  | shore-power    | shorepower, shore, power                | inner hyphen: also joined (e-mail = email)
- *  | O'Neill, ship's| oneill, neill; ships, ship              | inner apostrophe: joined, and parts over a letter
- *  | Łódź, Ærø      | lodz, aero                              | accents folded, single letters by the table below
+ *  | written         | found as                                 | rule
+ *  |-----------------|------------------------------------------|------------------------------------------------
+ *  | C, C++, C#, F#  | c  c++  c#  f# (each only as itself)     | a trailing ++ or # belongs to the word
+ *  | .NET, ASP.NET   | .net; asp.net, asp, .net                 | a dot before "net" belongs to it
+ *  | Node.js, CI/CD  | whole, and its parts in a row            | inner dot, slash
+ *  | 24/7            | whole, and its parts in a row            | the same
+ *  | R&D             | whole; single letters of it not alone    | inner ampersand: searching R does not find R&D
+ *  | shore-power     | shorepower, shore, power                 | inner hyphen: also joined (e-mail = email)
+ *  | O'Neill, ship's | oneill, neill; ships, ship               | inner apostrophe: joined, and parts over a letter
+ *  | Łódź, Ærø       | lodz, aero                               | accents folded, single letters by the table below
+ *  | ＰＬＣ, ﬁtter    | plc, fitter                              | full width and ligatures are their plain letters
+ *  | sea·man (soft)  | seaman                                   | soft hyphens and marks without width are nothing
+ *  | 造船技師         | each character, in a row                 | scripts written without blanks
  */
 final class Tokeniser
 {
-    private const WORD = '/(?:(?<![\p{L}\p{N}])\.(?=net(?![\p{L}\p{N}])))?[\p{L}\p{N}\p{M}]+(?:[\'’.\/&\-‐‑][\p{L}\p{N}\p{M}]+)*(?:\+\+|#)?/iu';
-    private const FOLD = ['ł' => 'l', 'ø' => 'o', 'đ' => 'd', 'ß' => 'ss', 'æ' => 'ae', 'œ' => 'oe', 'ı' => 'i', 'þ' => 'th', 'ð' => 'd', '’' => "'", '‐' => '-', '‑' => '-'];
+    private const INVISIBLE = '\x{00AD}\x{200B}-\x{200F}\x{202A}-\x{202E}\x{2060}\x{2066}-\x{2069}\x{FEFF}';
+    private const WORD = '/(?:(?<![\p{L}\p{N}])\.(?=net(?![\p{L}\p{N}])))?[\p{L}\p{N}\p{M}]['.self::INVISIBLE.'\p{L}\p{N}\p{M}]*(?:[\'’.\/&\-‐‑][\p{L}\p{N}\p{M}]['.self::INVISIBLE.'\p{L}\p{N}\p{M}]*)*(?:\+\+|#)?/iu';
+    private const FOLD = ['ł' => 'l', 'ø' => 'o', 'đ' => 'd', 'ß' => 'ss', 'æ' => 'ae', 'œ' => 'oe', 'ı' => 'i', 'þ' => 'th', 'ð' => 'd', 'ħ' => 'h', '’' => "'", '‐' => '-', '‑' => '-'];
+    /** Accents of letters that are the same letter without them; vowel signs of other scripts stay. */
+    private const ACCENTS = '/[\x{0300}-\x{036F}\x{0591}-\x{05C7}\x{0610}-\x{061A}\x{064B}-\x{065F}\x{0670}\x{FE00}-\x{FE0F}]+/u';
+    private const UNSPACED = '/[\p{Han}\p{Hiragana}\p{Katakana}]/u';
+    private const REMEMBERED = 40_000;
+
+    /** @var array<array-key, array{list<array{string, int}>, int, non-empty-list<non-empty-list<string>>}> what a word came to, for words come back */
+    private static array $known = [];
 
     /**
-     * All terms of a text, for indexing. Offsets are bytes into the given text.
+     * All terms of a text, with where they stand. Offsets are bytes into the given text.
      *
      * @return list<Token>
      */
@@ -31,21 +44,35 @@ final class Tokeniser
         $tokens = [];
         $position = $firstPosition;
         foreach ($this->words($text) as [$word, $start]) {
-            $length = \strlen($word);
-            $parts = $this->parts($word);
-            foreach ($this->wholes($word, $parts) as $whole) {
-                $tokens[] = new Token($whole, $position, $start, $length);
+            [$terms, $width] = self::shape($word);
+            foreach ($terms as [$term, $at]) {
+                $tokens[] = new Token($term, $position + $at, $start, \strlen($word));
             }
-            if (\count($parts) > 1 && !str_contains($this->fold($word), "'")) {
-                foreach ($parts as $i => $part) {
-                    $tokens[] = new Token($part, $position + $i, $start, $length);
-                }
-                $position += \count($parts) - 1;
-            }
-            ++$position;
+            $position += $width;
         }
 
         return $tokens;
+    }
+
+    /**
+     * The same without the places in the text: positions (from 0) by term, and the position after the last.
+     *
+     * @param array<array-key, list<int>> $positions added to
+     */
+    public function collect(string $text, int $position, array &$positions, string $prefix = ''): int
+    {
+        if (false === preg_match_all(self::WORD, $text, $matches)) {
+            return $position;
+        }
+        foreach ($matches[0] as $word) {
+            [$terms, $width] = self::$known[$word] ?? self::shape($word);
+            foreach ($terms as [$term, $at]) {
+                $positions[$prefix.$term][] = $position + $at;
+            }
+            $position += $width;
+        }
+
+        return $position;
     }
 
     /**
@@ -69,54 +96,118 @@ final class Tokeniser
      */
     public function alternatives(string $word): array
     {
-        $folded = $this->fold($word);
-        $parts = $this->parts($word);
-        if (\count($parts) > 1 && str_contains($folded, '-')) {
-            return [[implode('', $parts)], $parts];
+        return self::shape($word)[2];
+    }
+
+    /**
+     * A text as the row of adjacent terms it is looked for by when its words are to stand together.
+     *
+     * @return list<string>
+     */
+    public function row(string $text): array
+    {
+        $terms = [];
+        foreach ($this->words($text) as [$word]) {
+            $alternatives = self::shape($word)[2];
+            array_push($terms, ...$alternatives[\count($alternatives) - 1]);
         }
 
-        return [[str_replace("'", '', $folded)]];
+        return $terms;
     }
 
     public function fold(string $word): string
     {
-        $word = strtr(mb_strtolower($word), self::FOLD);
-        if (1 === preg_match('/[^\x00-\x7F]/', $word)) {
-            $decomposed = \Normalizer::normalize($word, \Normalizer::FORM_KD);
-            $word = (string) preg_replace('/\p{M}+/u', '', \is_string($decomposed) ? $decomposed : $word);
-        }
-
-        return $word;
+        return self::folded($word);
     }
 
-    /** @return non-empty-list<string> */
-    private function parts(string $word): array
+    /** @return array{list<array{string, int}>, int, non-empty-list<non-empty-list<string>>} terms with their place in the word, how many places it takes, and how it is looked for */
+    private static function shape(string $word): array
     {
-        $parts = array_values(array_filter(preg_split('/[\'\/&\-]|\.(?=net\b)(*SKIP)(*F)|\./', $this->fold($word)) ?: [], static fn (string $p): bool => '' !== $p));
-        if (1 === \count($parts) && 1 === preg_match('/^(.+)(\.net)$/', $parts[0], $m)) {
-            return [$m[1], $m[2]];
+        if (isset(self::$known[$word])) {
+            return self::$known[$word];
+        }
+        if (\count(self::$known) >= self::REMEMBERED) {
+            self::$known = [];
         }
 
-        return [] === $parts ? [$this->fold($word)] : $parts;
+        return self::$known[$word] = self::shapeOf(self::folded($word));
+    }
+
+    /** @return array{list<array{string, int}>, int, non-empty-list<non-empty-list<string>>} */
+    private static function shapeOf(string $folded): array
+    {
+        if (1 === preg_match(self::UNSPACED, $folded)) {
+            return self::inARow(self::characters($folded), []);
+        }
+        if (str_contains($folded, "'")) {
+            $joined = str_replace("'", '', $folded);
+            $long = array_filter(self::parts($folded), static fn (string $p): bool => \strlen($p) > 1);
+
+            return [array_map(static fn (string $t): array => [$t, 0], array_values(array_unique([$joined, ...$long]))), 1, [[$joined]]];
+        }
+        $parts = self::parts($folded);
+        if (1 === \count($parts)) {
+            return [[[$folded, 0]], 1, [[$folded]]];
+        }
+        if (str_contains($folded, '-')) {
+            $joined = implode('', $parts);
+            [$terms, $width] = self::inARow($parts, [$joined]);
+
+            return [$terms, $width, [[$joined], $parts]];
+        }
+        [$terms, $width] = self::inARow($parts, [$folded]);
+        if (str_contains($folded, '&')) {
+            $terms = array_values(array_filter($terms, static fn (array $t): bool => \strlen($t[0]) > 1));
+        }
+
+        return [$terms, $width, [[$folded]]];
     }
 
     /**
      * @param non-empty-list<string> $parts
+     * @param list<string>           $whole
      *
-     * @return non-empty-list<string>
+     * @return array{list<array{string, int}>, int, non-empty-list<non-empty-list<string>>}
      */
-    private function wholes(string $word, array $parts): array
+    private static function inARow(array $parts, array $whole): array
     {
-        $folded = $this->fold($word);
-        if (str_contains($folded, "'")) {
-            $long = array_values(array_filter($parts, static fn (string $p): bool => \strlen($p) > 1));
-
-            return array_values(array_unique([str_replace("'", '', $folded), ...$long]));
-        }
-        if (str_contains($folded, '-') && \count($parts) > 1) {
-            return [implode('', $parts)];
+        $terms = array_map(static fn (string $t): array => [$t, 0], $whole);
+        foreach ($parts as $i => $part) {
+            $terms[] = [$part, $i];
         }
 
-        return [$folded];
+        return [$terms, \count($parts), [$parts]];
+    }
+
+    /** @return non-empty-list<string> */
+    private static function characters(string $folded): array
+    {
+        preg_match_all('/[\p{Han}\p{Hiragana}\p{Katakana}]|[^\p{Han}\p{Hiragana}\p{Katakana}\'.\/&\-]+/u', $folded, $m);
+
+        return [] === $m[0] ? [$folded] : $m[0];
+    }
+
+    private static function folded(string $word): string
+    {
+        if (1 !== preg_match('/[^\x00-\x7F]/', $word)) {
+            return strtolower($word);
+        }
+        $word = (string) preg_replace('/['.self::INVISIBLE.']+/u', '', $word);
+        $decomposed = \Normalizer::normalize(mb_strtolower($word), \Normalizer::FORM_KD);
+        $word = strtr((string) preg_replace(self::ACCENTS, '', \is_string($decomposed) ? mb_strtolower($decomposed) : $word), self::FOLD);
+        $composed = \Normalizer::normalize($word, \Normalizer::FORM_C);
+
+        return \is_string($composed) ? $composed : $word;
+    }
+
+    /** @return non-empty-list<string> */
+    private static function parts(string $folded): array
+    {
+        $parts = array_values(array_filter(preg_split('/[\'\/&\-]|\.(?=net\b)(*SKIP)(*F)|\./', $folded) ?: [], static fn (string $p): bool => '' !== $p));
+        if (1 === \count($parts) && 1 === preg_match('/^(.+)(\.net)$/', $parts[0], $m)) {
+            return [$m[1], $m[2]];
+        }
+
+        return [] === $parts ? [$folded] : $parts;
     }
 }

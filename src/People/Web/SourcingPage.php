@@ -12,6 +12,7 @@ use Jorvent\Core\Query\Not;
 use Jorvent\Core\Query\Printer;
 use Jorvent\Core\Search\Fit;
 use Jorvent\Core\Search\Person;
+use Jorvent\Core\Search\Search;
 use Jorvent\Outside\ResumeBanks\BankAnswer;
 use Jorvent\Outside\ResumeBanks\ResumeBank;
 use Jorvent\People\FitOfCandidates;
@@ -48,20 +49,21 @@ final class SourcingPage extends Page
     {
         $requisition = $this->entities->getRepository(Requisition::class)->findOneBy(['number' => $number]) ?? throw $this->createNotFoundException();
         $query = $request->query->has('q') ? trim($request->query->getString('q')) : $requisition->query;
-        $result = $search($query);
+        $result = $search(new Search($query));
+        $ids = $search->latest($result->people, 200);
         if ($query !== $requisition->query && [] === $result->query->errors()) {
             $this->db->transaction(static fn () => $requisition->search($query));
         }
         $source = 'bank' === $request->query->getString('in') ? 'bank' : 'own';
         [$answer, $failure] = $this->ask($bank, $result, $query, 'bank' === $source ? self::SHOWN : 0);
         $view = $this->views->byNumber($number);
-        $found = 'bank' === $source ? $this->fromBank($requisition, $view->facts->str('city'), $bank->key(), $answer) : $this->own($requisition, $view->facts->str('city'), $result);
+        $found = 'bank' === $source ? $this->fromBank($requisition, $view->facts->str('city'), $bank->key(), $answer) : $this->own($requisition, $view->facts->str('city'), $ids);
         $open = $request->query->getString('person', $found[0]['ref'] ?? '');
         $person = array_values(array_filter($found, static fn (array $f): bool => $f['ref'] === $open))[0] ?? $found[0] ?? null;
         $printer = new Printer();
 
         return $this->render('people/sourcing.html.twig', [
-            'view' => $view, 'query' => $query, 'result' => $result, 'source' => $source, 'bank' => $bank, 'answer' => $answer, 'failure' => $failure, 'found' => $found, 'person' => $person, 'hidden' => 'bank' === $source ? [] : $this->hidden($requisition->id, $result->ids),
+            'view' => $view, 'query' => $query, 'result' => $result, 'source' => $source, 'bank' => $bank, 'answer' => $answer, 'failure' => $failure, 'found' => $found, 'person' => $person, 'hidden' => 'bank' === $source ? [] : $this->hidden($requisition->id, $ids),
             'rows' => array_map(static fn ($n): array => ['text' => $printer->write($n instanceof Not ? $n->node : $n), 'not' => $n instanceof Not, 'alternatives' => $n instanceof \Jorvent\Core\Query\Any && '' === $n->written ? array_map($printer->write(...), $n->nodes) : []], $result->query->conjuncts()),
             'without' => $this->without($result), 'highlighted' => null === $person ? '' : (new Highlighter())->mark($person['text'], $result->query->node), 'position' => null === $person ? 0 : 1 + (int) array_search($person, $found, true), 'approved' => $requisition->isApproved(),
             'trail' => null === $person || !ctype_digit($person['ref']) ? [] : $this->trail((int) $person['ref']),
@@ -105,10 +107,13 @@ final class SourcingPage extends Page
         }
     }
 
-    /** @return list<array{ref: string, name: string, headline: string, city: string, years: float|null, text: string, score: int|null, parts: list<array<string, mixed>>, kept: bool, barred: string|null, would_move: bool|null, active_on: string|null, known: string|null, unsure: array{resume: int, count: int}|null}> by fit */
-    private function own(Requisition $requisition, string $city, SearchResult $result): array
+    /**
+     * @param list<int> $ids
+     *
+     * @return list<array{ref: string, name: string, headline: string, city: string, years: float|null, text: string, score: int|null, parts: list<array<string, mixed>>, kept: bool, barred: string|null, would_move: bool|null, active_on: string|null, known: string|null, unsure: array{resume: int, count: int}|null}> by fit
+     */
+    private function own(Requisition $requisition, string $city, array $ids): array
     {
-        $ids = \array_slice($result->ids, 0, 200);
         $fits = ($this->fits)($requisition->wanted($city), $ids);
         $rows = [] === $ids ? [] : $this->db->rows(
             'SELECT c.id, c.name, c.headline, c.city, c.years, c.would_move, c.active_on, c.contact_barred_until, r.text, r.id AS resume, r.unsure, p.id AS application FROM candidate c LEFT JOIN LATERAL (SELECT id, text, unsure FROM resume WHERE candidate_id = c.id ORDER BY created_at DESC, id DESC LIMIT 1) r ON true

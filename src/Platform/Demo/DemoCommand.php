@@ -12,7 +12,7 @@ use Jorvent\Demo\World;
 use Jorvent\Offers\Letter;
 use Jorvent\Organisation\ReachList;
 use Jorvent\Organisation\Structures;
-use Jorvent\People\Store\Postings;
+use Jorvent\People\IndexCandidate;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Files\FileStore;
 use Jorvent\Requisitions\Holidays;
@@ -30,7 +30,7 @@ final class DemoCommand extends Command
 {
     public const PASSWORD = 'skerry';
 
-    public function __construct(private readonly Db $db, private readonly Letter $letter, private readonly FileStore $files, private readonly ClockInterface $clock, private readonly PasswordHasherFactoryInterface $hashers, private readonly EntityManagerInterface $entities, private readonly Structures $structures, private readonly ReachList $reach, private readonly Postings $postings, private readonly Holidays $holidays, private readonly Boards $boards, private readonly AdvertTexts $adverts, #[Autowire('%env(STANDIN_URL)%')] private readonly string $outside)
+    public function __construct(private readonly Db $db, private readonly Letter $letter, private readonly FileStore $files, private readonly ClockInterface $clock, private readonly PasswordHasherFactoryInterface $hashers, private readonly EntityManagerInterface $entities, private readonly Structures $structures, private readonly ReachList $reach, private readonly IndexCandidate $index, private readonly Holidays $holidays, private readonly Boards $boards, private readonly AdvertTexts $adverts, #[Autowire('%env(STANDIN_URL)%')] private readonly string $outside)
     {
         parent::__construct();
     }
@@ -50,7 +50,7 @@ final class DemoCommand extends Command
         }
         $started = microtime(true);
         $tell = static fn (string $what) => $output->writeln(\sprintf('    %5.1f s  %s', microtime(true) - $started, $what));
-        $world = new World($this->db, $this->letter, $this->files, $this->entities, $this->structures, $this->reach, $this->postings, $this->holidays, $this->boards, $this->adverts, $this->outside, $this->clock->now(), $this->hashers->getPasswordHasher(Account::class)->hash(self::PASSWORD));
+        $world = new World($this->db, $this->letter, $this->files, $this->entities, $this->structures, $this->reach, $this->index, $this->holidays, $this->boards, $this->adverts, $this->outside, $this->clock->now(), $this->hashers->getPasswordHasher(Account::class)->hash(self::PASSWORD));
         $people = $input->getOption('people');
         $world->load('large' === $input->getOption('size'), $tell, is_numeric($people) ? (int) $people : 0);
         $tell('done');

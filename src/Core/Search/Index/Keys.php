@@ -1,0 +1,212 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jorvent\Core\Search\Index;
+
+use Jorvent\Core\Market\Market;
+use Jorvent\Core\Query\Document;
+use Jorvent\Core\Query\Tokeniser;
+use Jorvent\Core\Search\AnswerChance;
+use Jorvent\Core\Search\Gazetteer;
+use Jorvent\Core\Search\Judge;
+use Jorvent\Core\Search\Kind;
+use Jorvent\Core\Search\Profile;
+use Jorvent\Core\Search\Stint;
+
+/**
+ * The keys a person stands under, from full values. What belongs to one job, study or certificate has the number of it in the key ("j3", "e0", "c1"), so that criteria tied to one are met in one.
+ *
+ *  | key                                  | who
+ *  |--------------------------------------|--------------------------------------------------------------
+ *  | all                                  | everyone
+ *  | w:TERM, f:FIELD:TERM                 | whose text, or that field, has the term
+ *  | x:…                                  | phrases and beginnings of words that were looked for (People\Store\Runs)
+ *  | wants:K, earns:K                     | expected and current pay by column of Core\Market, in euro of the day it was indexed
+ *  | years, pay, notice, first, active, considers, written, barred | numbers (see Numbers), days since 1970
+ *  | cur:NOK                              | whose expected pay is told in it
+ *  | town:NAME, town:NAME|CC              | folded; the country "" where it is not told
+ *  | at:NAME                              | the town as it is written, for counting by town
+ *  | moves, remote, remote.told, permit, permit:CC, lang, lang:CODE:RANK, tag:NAME, level.N, ended…
+ *  | in:any, in:NUMBER, aside:NUMBER      | in a pipeline; set aside
+ *  | ans:HISTORY                          | see AnswerChance
+ *  | v:t:PHRASE, v:e:…, v:w:…, v:i:…      | title, employer, work, industry of any job
+ *  | jN, jN:now, jN:t:…, jN:f.i …         | the same of the N-th job; f first month, t last month, l months in it
+ *  | eN, eN:s:…, eN:d:…, eN:v:RANK, eN:m:…, eN:y.i | school, field, level, mode and year of the N-th study
+ *  | cN:n:…, cN:u.i, cN:open              | name and last day of the N-th certificate
+ */
+final class Keys
+{
+    /** @return list<string> without the words, which come from the document */
+    public static function facts(Profile $p): array
+    {
+        $keys = [
+            'all', 'ans:'.AnswerChance::history($p->asked, $p->answered),
+            ...null === $p->years ? [] : Numbers::keys('years', (int) $p->years, Numbers::BITS['years']),
+            ...null === $p->notice ? [] : Numbers::keys('notice', $p->notice, Numbers::BITS['notice']),
+            ...null === $p->expects || '' === $p->currency ? [] : ['cur:'.$p->currency, ...Numbers::keys('pay', $p->expects, Numbers::BITS['pay'])],
+        ];
+        foreach (['wants' => $p->expectsEuro, 'earns' => $p->earnsEuro] as $name => $euro) {
+            if (null !== $euro) {
+                $keys[] = $name.':'.Market::column($euro);
+            }
+        }
+        foreach (['first' => $p->firstDay, 'active' => $p->active, 'considers' => $p->considers, 'written' => $p->written, 'barred' => $p->barredUntil] as $name => $day) {
+            if (null !== $day) {
+                array_push($keys, ...Numbers::keys($name, Numbers::days($day), Numbers::BITS[$name]));
+            }
+        }
+        if (null !== $p->town && '' !== $p->town) {
+            $town = Gazetteer::fold($p->town);
+            array_push($keys, 'town', 'at:'.$p->town, 'town:'.$town, 'town:'.$town.'|'.($p->country ?? ''));
+        }
+        if (true === $p->moves) {
+            $keys[] = 'moves';
+        }
+        if (null !== $p->remote) {
+            array_push($keys, 'remote.told', ...$p->remote ? ['remote'] : []);
+        }
+        array_push($keys, ...self::each('permit', $p->permits), ...array_map(static fn (string $t): string => 'tag:'.$t, $p->tags));
+        foreach ($p->languages as $code => $rank) {
+            array_push($keys, 'lang', 'lang:'.$code.':'.$rank);
+        }
+        array_push($keys, ...[] === $p->pipelines ? [] : ['in:any'], ...array_map(static fn (string $n): string => 'in:'.$n, $p->pipelines), ...array_map(static fn (string $n): string => 'aside:'.$n, $p->setAside));
+        self::jobs($p->stints, $keys);
+        self::studies($p, $keys);
+        foreach (\array_slice($p->licences, 0, Profile::LICENCES) as $i => $licence) {
+            array_push($keys, ...self::phrases("c$i:n:", $licence->name), ...null === $licence->until ? ["c$i:open"] : Numbers::keys("c$i:u", Numbers::days($licence->until), Numbers::SLOT_BITS['u']));
+        }
+
+        return array_values(array_unique($keys));
+    }
+
+    /** @return list<string> */
+    public static function words(Document $document): array
+    {
+        return array_map(static fn (int|string $term): string => self::word((string) $term), array_keys($document->positions));
+    }
+
+    /** The key of a term as a Document holds it. */
+    public static function word(string $lexeme): string
+    {
+        return (str_contains($lexeme, ':') ? 'f:' : 'w:').$lexeme;
+    }
+
+    /**
+     * The runs of words a text has, up to the longest that are matched as phrases, and the whole of it where that is longer.
+     *
+     * @return list<string>
+     */
+    public static function phrases(string $prefix, string $text): array
+    {
+        /** @var array<string, list<string>> $known titles and employers come back again and again */
+        static $known = [];
+        if (!isset($known[$text])) {
+            if (\count($known) > 20_000) {
+                $known = [];
+            }
+            $at = [];
+            foreach (Document::of($text)->positions as $term => $positions) {
+                foreach ($positions as $position) {
+                    $at[$position][] = (string) $term;
+                }
+            }
+            $found = [];
+            foreach ($at as $position => $terms) {
+                $runs = $terms;
+                for ($n = 1; [] !== $runs && $n <= Judge::PHRASE; ++$n) {
+                    array_push($found, ...$runs);
+                    $longer = [];
+                    foreach ($runs as $run) {
+                        foreach ($at[$position + $n] ?? [] as $term) {
+                            $longer[] = $run.' '.$term;
+                        }
+                    }
+                    $runs = \array_slice($longer, 0, 64);
+                }
+            }
+            $whole = (new Tokeniser())->row($text);
+            if (\count($whole) > Judge::PHRASE) {
+                $found[] = implode(' ', $whole);
+            }
+            $known[$text] = array_values(array_unique($found));
+        }
+
+        return array_map(static fn (string $phrase): string => $prefix.$phrase, $known[$text]);
+    }
+
+    /**
+     * @param list<Stint>  $stints
+     * @param list<string> $keys   added to
+     */
+    private static function jobs(array $stints, array &$keys): void
+    {
+        foreach ($stints as $i => $stint) {
+            $of = [...self::phrases('t:', $stint->title), ...self::phrases('e:', $stint->employer), ...null === $stint->work ? [] : ['w:'.$stint->work], ...null === $stint->industry ? [] : ['i:'.$stint->industry]];
+            foreach ($of as $key) {
+                $keys[] = 'v:'.$key;
+            }
+            if ($i >= Profile::STINTS) {
+                continue;
+            }
+            $keys[] = "j$i";
+            foreach ($of as $key) {
+                $keys[] = "j$i:".$key;
+            }
+            if ($stint->ongoing) {
+                $keys[] = "j$i:now";
+            }
+            $from = $stint->from ?? $stint->to;
+            $to = $stint->to ?? $stint->from;
+            if (null !== $from) {
+                array_push($keys, ...Numbers::keys("j$i:f", $from - Numbers::MONTH_ZERO, Numbers::SLOT_BITS['f']));
+            }
+            if (null !== $to && !$stint->ongoing) {
+                array_push($keys, ...Numbers::keys("j$i:to", $to - Numbers::MONTH_ZERO, Numbers::SLOT_BITS['t']));
+            }
+            if (!$stint->ongoing && null !== $stint->from && null !== $stint->to) {
+                array_push($keys, ...Numbers::keys("j$i:l", max(0, $stint->to - $stint->from + 1), Numbers::SLOT_BITS['l']));
+            }
+            if ($stint->ongoing && null !== $stint->from) {
+                $keys[] = "j$i:since";
+            }
+        }
+    }
+
+    /** @param list<string> $keys added to */
+    private static function studies(Profile $p, array &$keys): void
+    {
+        if ([] !== $p->studies) {
+            $keys[] = 'study';
+        }
+        foreach ($p->studies as $i => $study) {
+            $rank = Kind::LEVELS[$study->level ?? ''] ?? 0;
+            $of = [...self::phrases('s:', $study->school), ...self::phrases('d:', $study->field), ...0 === $rank ? [] : ["v:$rank"], ...null === $study->mode ? [] : ['m:'.$study->mode], ...null === $study->ended ? [] : Numbers::keys('y', $study->ended - Numbers::YEAR_ZERO, Numbers::SLOT_BITS['y'])];
+            foreach ($of as $key) {
+                // a year's bits make sense within one study only
+                if (!str_starts_with($key, 'y')) {
+                    $keys[] = 'ed:'.$key;
+                }
+                if ($i < Profile::STUDIES) {
+                    $keys[] = "e$i:".$key;
+                }
+            }
+            if (null !== $study->ended) {
+                $keys[] = 'ed:year:'.$study->ended;
+            }
+            if ($i < Profile::STUDIES) {
+                $keys[] = "e$i";
+            }
+        }
+    }
+
+    /**
+     * @param list<string> $values
+     *
+     * @return list<string>
+     */
+    private static function each(string $name, array $values): array
+    {
+        return [] === $values ? [] : [$name, ...array_map(static fn (string $v): string => $name.':'.$v, $values)];
+    }
+}

@@ -1,0 +1,171 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jorvent\People\Store;
+
+use Doctrine\DBAL\Connection;
+
+/**
+ * The sets under keys, kept in the web server's shared memory between requests. One statement per search finds out what changed since: a kept set is stamped with the oldest transaction still open when
+ * it was read, and every row changed by that transaction or a later one is read again. So a change is seen by the next search, and nothing is read twice. Outside of a web server, and within a
+ * transaction, nothing is kept.
+ */
+final class Leaves
+{
+    /** A set of up to so many people is kept as their numbers. */
+    private const FEW = 4_000;
+
+    public function __construct(private readonly Connection $connection, private readonly string $namespace = 'leaf')
+    {
+    }
+
+    /**
+     * @param list<string> $keys
+     *
+     * @return array<string, \GMP> by key; an empty set where nobody stands under it
+     */
+    public function load(array $keys): array
+    {
+        $keys = array_values(array_unique($keys));
+        if ([] === $keys) {
+            return [];
+        }
+        $keeps = \function_exists('apcu_enabled') && apcu_enabled() && !$this->connection->isTransactionActive();
+        $known = $keeps ? $this->kept($keys) : [];
+        [$epoch, $xmin, $rows] = $this->ask($keys, $known);
+        if ([] !== $known && $epoch !== $known[array_key_first($known)]['e']) {
+            apcu_clear_cache();
+            $known = [];
+            [$epoch, $xmin, $rows] = $this->ask($keys, $known);
+        }
+        $sets = [];
+        foreach ($keys as $key) {
+            $entry = $known[$key] ?? ['s' => $xmin, 'e' => $epoch, 'd' => '', 'v' => [], 'few' => true];
+            $changed = $rows[$key] ?? [];
+            if ([] !== $changed) {
+                $entry = self::patched($entry, $changed);
+            }
+            $sets[$key] = $entry['few'] ? Bits::of(Bits::numbers('V', $entry['d'])) : Bits::read($entry['d']);
+            // stamped anew only when there is a reason to write it
+            if ($keeps && ([] !== $changed || !isset($known[$key]))) {
+                apcu_store($this->namespace.':'.$key, ['s' => $xmin, 'v' => array_filter($entry['v'], static fn (string $v): bool => (int) $v >= (int) $xmin)] + $entry);
+            }
+        }
+
+        return $sets;
+    }
+
+    /**
+     * @param list<string> $keys
+     *
+     * @return array<string, array{s: string, e: int, d: string, v: array<int, string>, few: bool}>
+     */
+    private function kept(array $keys): array
+    {
+        $known = [];
+        foreach ($keys as $key) {
+            $entry = apcu_fetch($this->namespace.':'.$key);
+            if (\is_array($entry)) {
+                /** @var array{s: string, e: int, d: string, v: array<int, string>, few: bool} $entry */
+                $known[$key] = $entry;
+            }
+        }
+        // all of one epoch, or none
+        $epochs = array_unique(array_column($known, 'e'));
+
+        return \count($epochs) > 1 ? [] : $known;
+    }
+
+    /**
+     * @param list<string>                                                                          $keys
+     * @param array<string, array{s: string, e: int, d: string, v: array<int, string>, few: bool}> $known
+     *
+     * @return array{int, string, array<string, array<int, array{string, string}>>} epoch, oldest open transaction, and by key and segment what changed: its transaction and the bits
+     */
+    private function ask(array $keys, array $known): array
+    {
+        $stamps = [];
+        $seen = ['k' => [], 's' => [], 'v' => []];
+        foreach ($keys as $key) {
+            $stamps[] = $known[$key]['s'] ?? '0';
+            foreach ($known[$key]['v'] ?? [] as $seg => $version) {
+                $seen['k'][] = $key;
+                $seen['s'][] = $seg;
+                $seen['v'][] = $version;
+            }
+        }
+        // what a long open transaction keeps from being stamped later is known by its own number, and not sent again
+        $again = [] === $seen['k'] ? '' : ' AND NOT EXISTS (SELECT 1 FROM unnest(CAST(:sk AS text[]), CAST(:ss AS int[]), CAST(:sv AS xid8[])) s (key, seg, ver) WHERE s.key = p.key AND s.seg = p.seg AND s.ver = p.ver)';
+        $statement = $this->connection->executeQuery(
+            "SELECT NULL AS key, (SELECT epoch FROM post_epoch) AS seg, pg_snapshot_xmin(pg_current_snapshot())::text AS ver, NULL::bytea AS data
+             UNION ALL SELECT p.key, p.seg, p.ver::text, p.data FROM unnest(CAST(:keys AS text[]), CAST(:stamps AS xid8[])) k (key, stamp) JOIN post p ON p.key = k.key AND p.ver >= k.stamp$again",
+            ['keys' => self::array($keys), 'stamps' => self::array($stamps)] + ('' === $again ? [] : ['sk' => self::array($seen['k']), 'ss' => '{'.implode(',', $seen['s']).'}', 'sv' => self::array($seen['v'])]),
+        );
+        $epoch = 0;
+        $xmin = '0';
+        $rows = [];
+        while (\is_array($row = $statement->fetchNumeric())) {
+            [$key, $seg, $ver, $data] = $row;
+            if (!\is_string($key)) {
+                $epoch = \is_int($seg) ? $seg : 0;
+                $xmin = \is_string($ver) ? $ver : '0';
+                continue;
+            }
+            $rows[$key][\is_int($seg) ? $seg : 0] = [\is_string($ver) ? $ver : '0', \is_resource($data) ? (string) stream_get_contents($data) : ''];
+        }
+
+        return [$epoch, $xmin, $rows];
+    }
+
+    /**
+     * @param array{s: string, e: int, d: string, v: array<int, string>, few: bool} $entry
+     * @param array<int, array{string, string}>                                      $changed
+     *
+     * @return array{s: string, e: int, d: string, v: array<int, string>, few: bool}
+     */
+    private static function patched(array $entry, array $changed): array
+    {
+        ksort($changed);
+        $versions = array_map(static fn (array $c): string => $c[0], $changed);
+        $few = array_sum(array_map(static fn (array $c): int => Bits::BYTES === \strlen($c[1]) ? self::FEW : \strlen($c[1]) >> 1, $changed)) < self::FEW;
+        if ($entry['few'] && $few) {
+            $ids = array_filter(Bits::numbers('V', $entry['d']), static fn (int $id): bool => !isset($changed[$id >> 16]));
+            foreach ($changed as $seg => [, $data]) {
+                foreach (Bits::numbers('v', $data) as $bit) {
+                    $ids[] = ($seg << 16) + $bit;
+                }
+            }
+            if (\count($ids) < self::FEW) {
+                return ['s' => $entry['s'], 'e' => $entry['e'], 'd' => [] === $ids ? '' : pack('V*', ...$ids), 'v' => $versions, 'few' => true];
+            }
+        }
+        $wide = $entry['few'] ? self::widened($entry['d']) : $entry['d'];
+        $wide = str_pad($wide, ([] === $changed ? 0 : max(array_keys($changed)) + 1) * Bits::BYTES, "\0");
+        foreach ($changed as $seg => [, $data]) {
+            $wide = substr_replace($wide, Bits::wide($data), $seg * Bits::BYTES, Bits::BYTES);
+        }
+
+        return ['s' => $entry['s'], 'e' => $entry['e'], 'd' => $wide, 'v' => $versions, 'few' => false];
+    }
+
+    private static function widened(string $numbers): string
+    {
+        $by = [];
+        foreach (Bits::numbers('V', $numbers) as $id) {
+            $by[$id >> 16] = ($by[$id >> 16] ?? '').pack('v', $id & 0xFFFF);
+        }
+        $wide = '';
+        for ($seg = 0, $last = [] === $by ? -1 : max(array_keys($by)); $seg <= $last; ++$seg) {
+            $wide .= Bits::wide($by[$seg] ?? '');
+        }
+
+        return $wide;
+    }
+
+    /** @param list<string> $values */
+    private static function array(array $values): string
+    {
+        return '{'.implode(',', array_map(static fn (string $v): string => '"'.addcslashes($v, '"\\').'"', $values)).'}';
+    }
+}

@@ -1,0 +1,217 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jorvent\People\Store;
+
+use Jorvent\Core\Query\Row;
+use Jorvent\Platform\Database\Db;
+use Jorvent\Platform\Database\Record;
+use Psr\Clock\ClockInterface;
+
+/**
+ * Phrases and beginnings of words. What few people could say is checked with each of them; what many could becomes a key of its own the first time it is asked for ("x:…"), is kept up to date
+ * from then on, and is forgotten when nobody asks for it for a month.
+ */
+final class Runs
+{
+    /** So many people are checked one by one; a beginning of so many words is put together from them. */
+    private const CHECKED = 2_000;
+    private const WORDS = 64;
+    private const MOST = 2_000;
+    private const DAYS = 30;
+
+    public function __construct(private readonly Db $db, private readonly Leaves $leaves, private readonly ClockInterface $clock)
+    {
+    }
+
+    public static function key(Row $row): string
+    {
+        return 'x:'.('' === $row->field ? '' : $row->field.':').implode(' ', $row->terms).($row->prefix ? '*' : '');
+    }
+
+    /** The key of one word of a row. */
+    public static function word(Row $row, string $term): string
+    {
+        return '' === $row->field ? 'w:'.$term : 'f:'.$row->field.':'.$term;
+    }
+
+    /**
+     * @param list<Row> $rows
+     *
+     * @return array<array-key, true> those that have a key of their own
+     */
+    public function known(array $rows): array
+    {
+        $known = $stale = [];
+        $today = $this->clock->now()->format('Y-m-d');
+        foreach ([] === $rows ? [] : $this->db->rows('SELECT key, used_on FROM post_run WHERE key IN (:keys)', ['keys' => array_values(array_map(self::key(...), $rows))]) as $row) {
+            $known[$row->str('key')] = true;
+            if ($row->str('used_on') !== $today) {
+                $stale[] = $row->str('key');
+            }
+        }
+        if ([] !== $stale) {
+            $this->db->execute('UPDATE post_run SET used_on = :d WHERE key IN (:keys)', ['d' => $today, 'keys' => $stale]);
+        }
+
+        return $known;
+    }
+
+    /**
+     * Those without a key of their own, all of them in three statements, besides what is learned.
+     *
+     * @param array<array-key, Row> $rows
+     * @param array<string, \GMP>   $sets of their words
+     *
+     * @return array<array-key, \GMP>
+     */
+    public function find(array $rows, array $sets): array
+    {
+        $beginnings = $this->beginnings(array_filter($rows, static fn (Row $r): bool => $r->prefix));
+        $found = $check = [];
+        foreach ($rows as $key => $row) {
+            $last = \count($row->terms) - 1;
+            $all = [];
+            foreach ($row->terms as $i => $term) {
+                $all[] = $row->prefix && $i === $last ? $beginnings[$key] : $sets[self::word($row, $term)];
+            }
+            if (\in_array(null, $all, true)) {
+                $found[$key] = $this->learn($row);
+                continue;
+            }
+            $found[$key] = array_reduce(\array_slice($all, 1), gmp_and(...), $all[0]);
+            if (0 !== $last && gmp_sign($found[$key]) > 0) {
+                $check[$key] = $row;
+            }
+        }
+        $ask = [];
+        foreach ($check as $key => $row) {
+            if (gmp_popcount($found[$key]) > self::CHECKED) {
+                $found[$key] = $this->learn($row);
+            } else {
+                $ask[$key] = [Bits::ids($found[$key]), Words::query($row)];
+            }
+        }
+        foreach ($this->checked($ask) as $key => $ids) {
+            $found[$key] = Bits::of($ids);
+        }
+
+        return $found;
+    }
+
+    /** Forgets what nobody asked for lately, the oldest first where there are too many. */
+    public function tidy(): int
+    {
+        $gone = array_map(static fn (Record $r): string => $r->str('key'), $this->db->rows('SELECT key FROM post_run WHERE used_on < :d UNION (SELECT key FROM post_run ORDER BY used_on DESC, key OFFSET '.self::MOST.')', ['d' => $this->clock->now()->modify('-'.self::DAYS.' days')->format('Y-m-d')]));
+        foreach ($gone as $key) {
+            $this->db->execute('DELETE FROM post_run WHERE key = :k', ['k' => $key]);
+            $this->db->execute("UPDATE post SET n = 0, data = '', ver = pg_current_xact_id() WHERE key = :k", ['k' => $key]);
+        }
+
+        return \count($gone);
+    }
+
+    /**
+     * @param array<array-key, Row> $rows
+     *
+     * @return array<array-key, \GMP|null> null where too many words begin so
+     */
+    private function beginnings(array $rows): array
+    {
+        $from = array_map(static fn (Row $r): string => self::word($r, $r->terms[\count($r->terms) - 1]), $rows);
+        if ([] === $from) {
+            return [];
+        }
+        $keys = [];
+        foreach ($this->db->rows(
+            'SELECT f.word, x.key FROM json_array_elements_text(CAST(:from AS json)) f (word), LATERAL (
+                WITH RECURSIVE k AS ((SELECT key, 1 AS n FROM post WHERE key >= f.word AND key < f.word || :end ORDER BY key LIMIT 1) UNION ALL SELECT (SELECT p.key FROM post p WHERE p.key > k.key AND p.key < f.word || :end ORDER BY p.key LIMIT 1), n + 1 FROM k WHERE k.key IS NOT NULL AND n <= '.self::WORDS.')
+                SELECT key FROM k WHERE key IS NOT NULL) x', ['from' => json_encode(array_values(array_unique($from)), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE), 'end' => "\u{10FFFF}"]) as $row) {
+            $keys[$row->str('word')][] = $row->str('key');
+        }
+        $few = array_filter($keys, static fn (array $k): bool => \count($k) <= self::WORDS);
+        $sets = $this->leaves->load(array_merge(...array_values($few)));
+        $found = [];
+        foreach ($from as $i => $word) {
+            $found[$i] = isset($keys[$word]) && !isset($few[$word]) ? null : array_reduce(array_map(static fn (string $k): \GMP => $sets[$k], $few[$word] ?? []), gmp_or(...), gmp_init(0));
+        }
+
+        return $found;
+    }
+
+    /**
+     * @param array<array-key, array{list<int>, string}> $ask people and a query
+     *
+     * @return array<array-key, list<int>> those of them whose text answers
+     */
+    private function checked(array $ask): array
+    {
+        $found = array_map(static fn (array $a): array => [], $ask);
+        $keys = array_keys($ask);
+        $values = $parameters = [];
+        foreach ($keys as $i => $key) {
+            $values[] = "(CAST(:i$i AS int), CAST(:p$i AS int[]), CAST(:q$i AS tsquery))";
+            $parameters += ["i$i" => $i, "p$i" => '{'.implode(',', $ask[$key][0]).'}', "q$i" => $ask[$key][1]];
+        }
+        foreach ([] === $values ? [] : $this->db->rows('SELECT v.i, w.candidate_id FROM (VALUES '.implode(', ', $values).') v (i, ids, query) JOIN candidate_words w ON w.candidate_id = ANY (v.ids) AND w.words @@ v.query', $parameters) as $row) {
+            $found[$keys[$row->int('i')]][] = $row->int('candidate_id');
+        }
+
+        return $found;
+    }
+
+    private function learn(Row $row): \GMP
+    {
+        $key = self::key($row);
+        $query = Words::query($row);
+
+        return $this->db->transaction(function () use ($row, $key, $query): \GMP {
+            // whoever writes a candidate meanwhile waits, so that nobody is missed between looking and keeping
+            $this->db->execute('LOCK TABLE candidate_words IN SHARE MODE');
+            $new = 1 === $this->db->execute('INSERT INTO post_run (key, query, used_on) VALUES (:k, CAST(:q AS tsquery), :d) ON CONFLICT DO NOTHING', ['k' => $key, 'q' => $query, 'd' => $this->clock->now()->format('Y-m-d')]);
+            $segments = $this->segments($row, $query);
+            if ($new) {
+                foreach ($segments as $seg => $places) {
+                    $this->db->execute("INSERT INTO post (key, seg, n, ver, data) VALUES (:k, :s, :n, pg_current_xact_id(), decode(:d, 'hex')) ON CONFLICT (key, seg) DO UPDATE SET n = excluded.n, ver = excluded.ver, data = excluded.data", ['k' => $key, 's' => $seg, 'n' => \strlen($places) >> 1, 'd' => bin2hex(Bits::kept($places))]);
+                }
+            }
+            $ids = [];
+            foreach ($segments as $seg => $places) {
+                foreach (Bits::numbers('v', $places) as $bit) {
+                    $ids[] = ($seg << 16) + $bit;
+                }
+            }
+
+            return Bits::of($ids);
+        });
+    }
+
+    /** @return array<int, string> places by segment */
+    private function segments(Row $row, string $query): array
+    {
+        $segments = [];
+        if (1 === \count($row->terms)) {
+            // a beginning of one word: everyone under any key that begins so
+            $from = self::word($row, $row->terms[0]);
+            foreach ($this->db->rows("SELECT seg, encode(data, 'hex') AS data FROM post WHERE key >= :a AND key < :b AND n > 0 ORDER BY seg", ['a' => $from, 'b' => $from."\u{10FFFF}"]) as $found) {
+                $wide = Bits::wide((string) hex2bin($found->str('data')));
+                $segments[$found->int('seg')] = isset($segments[$found->int('seg')]) ? $segments[$found->int('seg')] | $wide : $wide;
+            }
+
+            return array_map(static fn (string $wide): string => [] === ($ids = Bits::ids(Bits::read($wide))) ? '' : pack('v*', ...$ids), $segments);
+        }
+        $words = [];
+        foreach (\array_slice($row->terms, 0, $row->prefix ? -1 : null) as $term) {
+            $words[] = self::word($row, $term);
+        }
+        $all = array_values($this->leaves->load($words));
+        foreach (array_chunk(Bits::ids(array_reduce(\array_slice($all, 1), gmp_and(...), $all[0])), 5_000) as $some) {
+            foreach ($this->checked([[$some, $query]])[0] as $id) {
+                $segments[$id >> 16] = ($segments[$id >> 16] ?? '').pack('v', $id & 0xFFFF);
+            }
+        }
+
+        return $segments;
+    }
+}
