@@ -199,7 +199,8 @@ http {
 NGINX
     local p; for p in $PORT $((PORT + 1)) $((PORT + 2)); do port_taken "$p" && die "Port $p is taken by another program. Choose another start with --port N."; done
     # in production mode the code does not change under a running server: no look at file times, classes loaded once for all workers
-    local php=(-d opcache.memory_consumption=192 -d opcache.interned_strings_buffer=16 -d opcache.max_accelerated_files=20000)
+    # sets of people that searches use are kept in shared memory (docs/search.md)
+    local php=(-d apc.enabled=1 -d "apc.shm_size=${JORVENT_SHARED_MEMORY:-384M}" -d opcache.memory_consumption=192 -d opcache.interned_strings_buffer=16 -d opcache.max_accelerated_files=20000)
     local preload=$DIR/cache/prod/Jorvent_Platform_KernelProdContainer.preload.php
     [ "$ENVIRONMENT" = prod ] && [ -f "$preload" ] && php+=(-d opcache.validate_timestamps=0 -d "opcache.preload=$preload" -d "opcache.preload_user=$user")
     [ "$(id -u)" = 0 ] && php+=(-R)

@@ -87,11 +87,17 @@ final readonly class Postings
         $done = 0;
         foreach ($profiles as $id => $profile) {
             $place = pack('v', $id & 0xFFFF);
-            $facts = self::facts($profile);
-            foreach ([...Keys::words($profile->document), ...$facts, ...array_values(array_filter(Keys::facts($profile), static fn (string $k): bool => 1 === preg_match(self::LIVE, $k)))] as $key) {
-                $places[$key] = ($places[$key] ?? '').$place;
+            $all = Keys::facts($profile);
+            $facts = [] === $profile->pipelines && [] === $profile->setAside ? $all : self::facts($profile);
+            foreach ([...Keys::words($profile->document), ...$all] as $key) {
+                // in place: a set that many are in would else be copied for each of them
+                if (isset($places[$key])) {
+                    $places[$key] .= $place;
+                } else {
+                    $places[$key] = $place;
+                }
             }
-            $rows[] = $id."\t".strtr(Words::vector($profile->document), ['\\' => '\\\\', "\t" => ' ', "\n" => ' ', "\r" => ' '])."\t".'\\\\x'.bin2hex(self::packed($facts));
+            $rows[] = $id."\t".Words::vector($profile->document)."\t".'\\\\x'.bin2hex(self::packed($facts));
             if (0 === ++$done % 2_000) {
                 $this->copy('candidate_words (candidate_id, words, facts)', $rows);
                 $rows = [];

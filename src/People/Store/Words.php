@@ -17,12 +17,12 @@ final class Words
     /** A document keeps to PostgreSQL's limits: positions end at 16383, 255 to a term, a lexeme is under 2 KB. */
     public static function vector(Document $document): string
     {
-        $parts = [];
+        $vector = '';
         foreach ($document->positions as $term => $at) {
-            $parts[] = self::quote((string) $term).':'.implode(',', array_map(static fn (int $p): int => $p + 1, $at));
+            $vector .= self::quote((string) $term).':'.(isset($at[1]) ? implode(',', array_map(static fn (int $p): int => $p + 1, $at)) : $at[0] + 1).' ';
         }
 
-        return implode(' ', $parts);
+        return $vector;
     }
 
     public static function query(Node $node): string
@@ -48,6 +48,6 @@ final class Words
 
     private static function quote(string $term): string
     {
-        return "'".str_replace(['\\', "'"], ['\\\\', "''"], $term)."'";
+        return "'".(false === strpbrk($term, "'\\") ? $term : str_replace(['\\', "'"], ['\\\\', "''"], $term))."'";
     }
 }
