@@ -13,7 +13,7 @@
     rows().forEach((r) => { r.classList.toggle('is-sel', r === row); r.toggleAttribute('aria-current', r === row); });
     row.scrollIntoView({ block: 'nearest' });
     const link = row.querySelector('[data-open]');
-    if (link && link.hasAttribute('hx-get')) { link.click(); }
+    if (link && (link.hasAttribute('hx-get') || link.hasAttribute('data-read'))) { link.click(); }
   }
   function walk(step) {
     const all = rows();
@@ -25,7 +25,7 @@
     const row = e.target.closest('[data-row]');
     if (row && !e.target.closest('a,button,input,label,select,textarea')) {
       const link = row.querySelector('[data-open]');
-      if (link && link.hasAttribute('hx-get')) { select(row); }
+      if (link && (link.hasAttribute('hx-get') || link.hasAttribute('data-read'))) { select(row); }
     } else if (row && e.target.closest('[data-open][hx-get]')) {
       rows().forEach((r) => r.classList.toggle('is-sel', r === row));
     }

@@ -1,1 +1,160 @@
-<?php declare(strict_types=1);
+<?php
+
+declare(strict_types=1);
+
+// The whole results page over HTTP, closed loop on the same cores: varied searches with fifteen marginal counts and more, by one client and by eight.
+use Jorvent\Demo\Pool;
+
+require dirname(__DIR__, 2).'/vendor/autoload.php';
+[$base, $people] = [$argv[1], (int) $argv[2]];
+$json = in_array('--json', $argv, true);
+$say = static function (string $measure, float $value, string $unit, int $n = 1) use ($json, $people): void {
+    echo $json ? json_encode(['bench' => 'search', 'people' => $people, 'measure' => $measure, 'value' => round($value, 3), 'unit' => $unit, 'n' => $n], \JSON_THROW_ON_ERROR)."\n" : sprintf("%-10s %9d people  %-34s %10.2f %s\n", 'search', $people, $measure, $value, $unit);
+};
+// what is asked: words, phrases, alternatives, and criteria of every kind, at least fifteen marginal counts each
+$towns = [];
+foreach (file(dirname(__DIR__, 2).'/migrations/towns.csv') ?: [] as $line) {
+    $cells = explode(',', $line);
+    $towns[] = [explode('|', $cells[0])[0], $cells[1]];
+}
+$pool = new Pool($towns, new DateTimeImmutable('today'));
+[$words, $titles, $employers, $skills] = [$pool->values('words'), $pool->values('titles'), $pool->values('employers'), $pool->values('skills')];
+mt_srand(2026);
+$quoted = static fn (string $s): string => str_contains($s, ' ') ? '"'.$s.'"' : $s;
+$searches = [];
+for ($i = 0; $i < 48; ++$i) {
+    $text = [
+        static fn (): string => group(static fn (): string => $quoted(some($skills, 60)), 4).' AND '.group(static fn (): string => some($words, 200), 5),
+        static fn (): string => group(static fn (): string => $quoted(some($titles, 40)), 3).' '.group(static fn (): string => some($words, 60), 4).' NOT '.some($words, 400),
+        static fn (): string => group(static fn (): string => 'title:'.$quoted(some($titles, 40)), 4).' '.some($words, 30).' NOT '.$quoted(some($skills, 100)),
+        static fn (): string => group(static fn (): string => substr(some($words, 300), 0, 4).'*', 3).' AND '.group(static fn (): string => $quoted(some($skills, 90)), 5),
+    ][$i % 4]();
+    $kinds = [
+        static fn (): string => 'years;from='.mt_rand(2, 8).';unstated', static fn (): string => 'place='.values(array_column($towns, 0), 12, 3).';km='.mt_rand(0, 90).';moves', static fn (): string => 'title='.values($titles, 50, 4), static fn (): string => 'employer='.values($employers, 200, 4).(0 === mt_rand(0, 2) ? ';when=now' : ''),
+        static fn (): string => 'pay;to='.mt_rand(500, 900).'000;currency=NOK;unstated', static fn (): string => 'notice;to='.(30 * mt_rand(1, 4)).';unstated', static fn (): string => 'active;to='.mt_rand(6, 30), static fn (): string => 'language=nb|pl;from='.mt_rand(1, 4), static fn (): string => 'work=electrical|engine|data|passengers',
+        static fn (): string => 'one_job(title='.values($titles, 40, 4).')(years;from='.mt_rand(1, 3).')', static fn (): string => 'one_job(employer='.values($employers, 100, 6).')(work=electrical|engine|deck|yard|passengers);when=before', static fn (): string => 'one_study(level;from=3)(finished;from=1990;to=2024)', static fn (): string => 'certificate='.values($skills, 10, 2).'|course;day=2026-11-23', static fn (): string => 'chance;from='.mt_rand(5, 25),
+        static fn (): string => 'title='.values($titles, 30, 3).';from='.mt_rand(2012, 2018).';to='.mt_rand(2018, 2026),
+    ];
+    $chosen = (array) array_rand($kinds, 2 + $i % 4);
+    $searches[] = http_build_query(['q' => $text, 'c' => array_map(static fn (int $k): string => $kinds[$k](), $chosen)]);
+}
+
+$sign = static function (int $client) use ($base): CurlHandle {
+    $curl = curl_init();
+    curl_setopt_array($curl, [\CURLOPT_RETURNTRANSFER => true, \CURLOPT_COOKIEFILE => '', \CURLOPT_HEADER => true, \CURLOPT_HTTPHEADER => ['HX-Request: true', 'X-Forwarded-For: 192.0.2.'.$client], \CURLOPT_URL => $base.'/sign-in']);
+    preg_match('/name="_csrf_token" value="([^"]+)"/', (string) curl_exec($curl), $m);
+    curl_setopt_array($curl, [\CURLOPT_URL => $base.'/sign-in', \CURLOPT_POSTFIELDS => http_build_query(['email' => 'solveig.aune@skerryline.example', 'password' => 'skerry', '_csrf_token' => $m[1] ?? ''])]);
+    curl_exec($curl);
+    if (302 !== curl_getinfo($curl, \CURLINFO_RESPONSE_CODE)) {
+        fwrite(\STDERR, "Could not sign in.\n");
+        exit(1);
+    }
+    curl_setopt($curl, \CURLOPT_HTTPGET, true);
+
+    return $curl;
+};
+/** @return array<string, float> */
+$parts = static function (string $answer, string $asked): array {
+    if (1 !== preg_match('#^HTTP/\S+ 200#', $answer) || 0 === preg_match_all('/(?:Server-Timing:|,)\s*(\w+);dur=([\d.]+)/i', (string) preg_replace('/\r\n\r\n.*/s', '', $answer), $m)) {
+        fwrite(\STDERR, substr($answer, 0, 300)."\n".$asked."\n");
+        exit(1);
+    }
+
+    return array_combine($m[1], array_map(floatval(...), $m[2]));
+};
+/**
+ * @param list<CurlHandle> $clients
+ * @param list<string>     $asked
+ *
+ * @return list<array<string, float>>
+ */
+$run = static function (array $clients, string $path, array $asked) use ($base, $parts): array {
+    $multi = curl_multi_init();
+    $asked = array_values(array_filter($asked, is_string(...)));
+    $next = 0;
+    /** @var array<int, array{int, string}> $started */
+    $started = [];
+    $found = [];
+    $start = static function (CurlHandle $curl) use (&$next, &$started, $asked, $base, $path, $multi): void {
+        curl_setopt($curl, \CURLOPT_URL, $base.$path.'?'.$asked[$next]);
+        $started[spl_object_id($curl)] = [hrtime(true), $asked[$next++]];
+        curl_multi_add_handle($multi, $curl);
+    };
+    foreach (array_filter($clients, static fn (mixed $c): bool => $c instanceof CurlHandle) as $curl) {
+        $start($curl);
+    }
+    do {
+        curl_multi_exec($multi, $running);
+        while (false !== $info = curl_multi_info_read($multi)) {
+            $curl = $info['handle'];
+            if (!$curl instanceof CurlHandle) {
+                continue;
+            }
+            [$at, $query] = $started[spl_object_id($curl)] ?? [0, ''];
+            $found[] = ['http' => (hrtime(true) - $at) / 1e6] + $parts((string) curl_multi_getcontent($curl), is_string($query) ? $query : '');
+            curl_multi_remove_handle($multi, $curl);
+            if ($next < count($asked)) {
+                $start($curl);
+                $running = 1;
+            }
+        }
+        if ($running > 0) {
+            curl_multi_select($multi, .05);
+        }
+    } while ($running > 0);
+
+    return $found;
+};
+$clients = array_map($sign, range(1, 8));
+$path = '/r/2201/sourcing/results';
+$cold = $run([$clients[0]], $path, $searches);
+$say('page_cold_p95_ms', percentile(array_column($cold, 'http'), .95), 'ms', count($cold));
+$run([$clients[0]], $path, $searches);
+$found = [];
+foreach ([1 => '', 8 => '_8_clients'] as $n => $suffix) {
+    $asked = array_merge(...array_fill(0, 1 === $n ? 4 : 12, $searches));
+    shuffle($asked);
+    $found = $run(array_slice($clients, 0, $n), $path, $asked);
+    foreach (['count' => 'count', 'ladder' => 'ladder', 'fit' => 'fit', 'http' => 'page'] as $of => $name) {
+        foreach (['p50' => .5, 'p95' => .95] as $p => $share) {
+            $say("{$name}_{$p}_ms$suffix", percentile(array_column($found, $of), $share), 'ms', count($found));
+        }
+    }
+    $say("framework_p50_ms$suffix", percentile(array_map(static fn (array $f): float => $f['http'] - $f['all'], $found), .5), 'ms', count($found));
+    if (1 === $n) {
+        $ratios = array_map(static fn (array $f): float => $f['ladder'] / max(.01, $f['count']), $found);
+        $say('ladder_to_count_p50', percentile($ratios, .5), 'times', count($found));
+        $say('ladder_to_count_p95', percentile($ratios, .95), 'times', count($found));
+    }
+    $facets = $run(array_slice($clients, 0, $n), '/r/2201/sourcing/facets', array_merge($searches, 1 === $n ? $searches : array_merge($searches, $searches, $searches)));
+    $facets = array_slice($facets, 1 === $n ? 48 : 0);
+    $say("facets_p50_ms$suffix", percentile(array_column($facets, 'http'), .5), 'ms', count($facets));
+    $say("facets_p95_ms$suffix", percentile(array_column($facets, 'http'), .95), 'ms', count($facets));
+}
+$say('memory_peak_mb', percentile(array_column($found, 'memory'), 1.0), 'MB', count($found));
+
+/** @param list<float> $values */
+function percentile(array $values, float $share): float
+{
+    sort($values);
+
+    return $values[(int) min(count($values) - 1, ceil($share * count($values)) - 1)] ?? 0.0;
+}
+
+/** @param list<string> $of the most common first */
+function some(array $of, int $most): string
+{
+    return $of[mt_rand(0, min($most, count($of)) - 1)];
+}
+
+/** @param list<string> $of */
+function values(array $of, int $most, int $n): string
+{
+    return implode('|', array_unique(array_map(static fn (): string => some($of, $most), range(1, $n))));
+}
+
+/** @param callable(): string $make */
+function group(callable $make, int $n): string
+{
+    return '('.implode(' OR ', array_unique(array_map(static fn (): string => $make(), range(1, $n)))).')';
+}

@@ -14,11 +14,12 @@ use Jorvent\Core\Query\Tokeniser;
 /** A text as safe HTML with what a query looks for marked; a phrase only where it stands as a phrase, and nothing that stands under NOT. */
 final class Highlighter
 {
-    public function mark(string $text, ?Node $node): string
+    /** @param list<Row> $rows */
+    public function mark(string $text, array $rows): string
     {
         $html = '';
         $at = 0;
-        foreach ($this->spans((new Tokeniser())->tokens($text), $this->rows($node)) as $start => $length) {
+        foreach ($this->spans((new Tokeniser())->tokens($text), $rows) as $start => $length) {
             if ($start >= $at) {
                 $html .= htmlspecialchars(substr($text, $at, $start - $at)).'<mark>'.htmlspecialchars(substr($text, $start, $length)).'</mark>';
                 $at = $start + $length;
@@ -26,6 +27,24 @@ final class Highlighter
         }
 
         return $html.htmlspecialchars(substr($text, $at));
+    }
+
+    /**
+     * The passage of a text where it first says what is looked for, marked; its beginning where it does not.
+     *
+     * @param list<Row> $rows
+     */
+    public function passage(string $text, array $rows, int $length = 110): string
+    {
+        $text = trim((string) preg_replace('/\s+/u', ' ', $text));
+        $first = array_key_first($this->spans((new Tokeniser())->tokens($text), $rows)) ?? 0;
+        $start = 0 === $first ? 0 : max(0, $first - 30);
+        $cut = mb_strcut($text, $start, $length);
+        // whole words
+        $cut = 0 === $start ? $cut : (string) preg_replace('/^\S*\s/u', '', $cut);
+        $cut = \strlen($text) <= $start + $length ? $cut : (string) preg_replace('/\s\S*$/u', '', $cut);
+
+        return (0 === $start ? '' : '… ').$this->mark($cut, $rows).(\strlen($text) <= $start + $length ? '' : ' …');
     }
 
     /**
@@ -73,8 +92,8 @@ final class Highlighter
         return $found;
     }
 
-    /** @return list<Row> */
-    private function rows(?Node $node): array
+    /** @return list<Row> what a query looks for, besides what it leaves out */
+    public function rows(?Node $node): array
     {
         if ($node instanceof Row) {
             return [$node];

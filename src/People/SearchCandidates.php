@@ -9,6 +9,7 @@ use Jorvent\Core\Search\Criterion;
 use Jorvent\Core\Search\Index\Compile;
 use Jorvent\Core\Search\Index\Expr;
 use Jorvent\Core\Search\Index\Leaf;
+use Jorvent\Core\Search\Index\Meet;
 use Jorvent\Core\Search\Index\Numbers;
 use Jorvent\Core\Search\Index\RowPlan;
 use Jorvent\Core\Search\Kind;
@@ -30,6 +31,7 @@ final readonly class SearchCandidates
     /** @param \GMP|null $reach who may be seen at all; null for everyone */
     public function __invoke(Search $search, ?\GMP $reach = null, ?\DateTimeImmutable $day = null): SearchResult
     {
+        $started = hrtime(true);
         $context = $this->contexts->on($day);
         $parsed = $search->parsed();
         $rows = \array_slice([...$parsed->conjuncts(), ...$search->criteria], 0, Search::MOST);
@@ -46,23 +48,26 @@ final readonly class SearchCandidates
             $everyone = gmp_and($everyone, $reach);
             $sets = array_map(static fn (\GMP $s): \GMP => gmp_and($s, $everyone), $sets);
         }
-        [$ladder, $people, $short] = self::ladder($plans, $sets, $everyone);
+        [$ladder, $people, $short, $counted] = self::ladder($plans, $sets, $everyone);
 
-        return new SearchResult($parsed, $rows, $ladder, $people, $short);
+        return new SearchResult($parsed, $rows, $ladder, $people, $short, ($counted - $started) / 1e6);
     }
 
     /**
-     * How many people each query finds.
+     * How many people each search finds.
      *
-     * @param array<int, Node> $queries
+     * @param array<int, Search> $searches
      *
-     * @return array<int, int> in the order of the queries, by their keys
+     * @return array<int, int> by their keys
      */
-    public function totals(array $queries): array
+    public function totals(array $searches): array
     {
-        $counts = array_map(gmp_popcount(...), $this->sets->of(array_values(array_map(Compile::node(...), $queries))));
+        $criteria = array_merge(...array_values(array_map(static fn (Search $s): array => $s->criteria, $searches)));
+        // a query alone needs no rates and no towns
+        $compile = [] === $criteria ? null : new Compile($this->contexts->on(), $this->jobs($criteria));
+        $sets = $this->sets->of(array_values(array_map(static fn (Search $s): Expr => new Meet([...array_map(Compile::node(...), $s->parsed()->conjuncts()), ...null === $compile ? [] : array_map($compile->criterion(...), $s->criteria)]), $searches)));
 
-        return array_combine(array_keys($queries), $counts);
+        return array_combine(array_keys($searches), array_map(gmp_popcount(...), $sets));
     }
 
     /**
@@ -122,7 +127,7 @@ final readonly class SearchCandidates
      * @param list<RowPlan> $plans
      * @param list<\GMP>    $sets  of the plans' expressions, in their order
      *
-     * @return array{Ladder, \GMP, list<\GMP>} the ladder, the people, and those one short by row
+     * @return array{Ladder, \GMP, list<\GMP>, int} the ladder, the people, those one short by row, and when the total was known (ns)
      */
     private static function ladder(array $plans, array $sets, \GMP $everyone): array
     {
@@ -143,6 +148,7 @@ final readonly class SearchCandidates
         }
         $people = $before[$n];
         $total = gmp_popcount($people);
+        $counted = hrtime(true);
         $rungs = $short = [];
         foreach ($plans as $i => $plan) {
             $at = $starts[$i];
@@ -158,7 +164,7 @@ final readonly class SearchCandidates
             $rungs[] = new Rung(gmp_popcount($sets[$at]), gmp_popcount($before[$i + 1]), gmp_popcount($missing), self::adds($people, $alternatives), $parts, $loose, null === $plan->wider ? null : $gain($sets[$next]));
         }
 
-        return [Ladder::counted($rungs, $total, gmp_popcount($everyone)), $people, $short];
+        return [Ladder::counted($rungs, $total, gmp_popcount($everyone)), $people, $short, $counted];
     }
 
     /**

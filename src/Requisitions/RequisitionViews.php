@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Jorvent\Requisitions;
 
-use Jorvent\Core\Query\Parser;
+use Jorvent\Core\Search\Search;
 use Jorvent\Core\Workflow\RequisitionState;
 use Jorvent\Core\Workflow\Stage;
 use Jorvent\People\SearchCandidates;
@@ -17,7 +17,7 @@ use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 final readonly class RequisitionViews
 {
     private const SQL = <<<'SQL'
-        SELECT r.id, r.number, r.title, r.state, r.positions, r.opened_on, r.target_on, r.query, r.version, r.created_at, r.approved_at, r.filled_at, r.unit_id, r.recruiter_id, r.manager_id, r.requester_id, r.currency,
+        SELECT r.id, r.number, r.title, r.state, r.positions, r.opened_on, r.target_on, r.query, r.criteria, r.version, r.created_at, r.approved_at, r.filled_at, r.unit_id, r.recruiter_id, r.manager_id, r.requester_id, r.currency,
             u.name AS unit, u.path AS unit_path, s.city, s.zone, m.name AS manager, rec.name AS recruiter, req.name AS requester,
             (SELECT a.name FROM approval v JOIN account a ON a.id = v.approver_id WHERE v.requisition_id = r.id AND v.offer_id IS NULL AND v.state = 'waiting' ORDER BY v.rank LIMIT 1) AS waits_for,
             p.live, p.troubled, p.ends_soon, x.applied, x.kept, x.active, x.stopped, x.over, x.interviewing, x.offering, i.ahead, i.cards_missing, o.offer_state, h.hired
@@ -71,10 +71,10 @@ final readonly class RequisitionViews
         // requisitions of one kind often begin with the same search: each is counted once
         $queries = $ids = [];
         foreach ($rows as $row) {
-            $key = trim($row->str('query'));
-            $node = isset($queries[$key]) ? $queries[$key] : (new Parser())->parse($key)->node;
-            if (null !== $node) {
-                $queries[$key] = $node;
+            $search = Search::fromArray(['text' => $row->str('query'), 'criteria' => $row->json('criteria')]);
+            $key = json_encode($search->toArray(), \JSON_THROW_ON_ERROR);
+            if (!$search->isEmpty()) {
+                $queries[$key] = $search;
                 $ids[$key][] = $row->int('id');
             }
         }

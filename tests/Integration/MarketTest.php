@@ -57,9 +57,9 @@ final class MarketTest extends DatabaseTest
         $search = $this->get(SearchCandidates::class);
         $queries = [];
         foreach (['PLC', 'PLC AND NOT SCADA', '(PLC OR diesel) AND "planned maintenance"', '-PLC', 'e-mail', 'weld*', 'NOT (weld* OR PLC)', '"shore power" OR "fault finding" OR C#', 'nobodyhasthis', 'NOT nobodyhasthis'] as $text) {
-            $queries[] = (new \Jorvent\Core\Query\Parser())->parse($text)->node ?? self::fail($text);
+            $queries[] = new \Jorvent\Core\Search\Search($text);
         }
-        $wanted = array_map(fn (\Jorvent\Core\Query\Node $n): int => $this->int('SELECT count(*) FROM candidate_words WHERE words @@ CAST(:q AS tsquery)', ['q' => \Jorvent\People\Store\Words::query($n)]), $queries);
+        $wanted = array_map(fn (\Jorvent\Core\Search\Search $s): int => $this->int('SELECT count(*) FROM candidate_words WHERE words @@ CAST(:q AS tsquery)', ['q' => \Jorvent\People\Store\Words::query($s->parsed()->node ?? self::fail($s->text))]), $queries);
         $counted = $search->totals($queries);
         ksort($counted);
         self::assertSame($wanted, $counted);

@@ -214,7 +214,8 @@ final class PeopleTest extends DatabaseTest
     #[DataProvider('marked')]
     public function testHighlighting(string $query, string $text, string $expected): void
     {
-        self::assertSame($expected, (new Highlighter())->mark($text, (new Parser())->parse($query)->node));
+        $highlighter = new Highlighter();
+        self::assertSame($expected, $highlighter->mark($text, $highlighter->rows((new Parser())->parse($query)->node)));
     }
 
     public function testSomeoneFromOutsideIsRecognised(): void

@@ -10,6 +10,7 @@ use Jorvent\Core\Pay\Band;
 use Jorvent\Core\Pay\Frequency;
 use Jorvent\Core\Pay\PayTerms;
 use Jorvent\Core\Screening\Questionnaire;
+use Jorvent\Core\Search\Search;
 use Jorvent\Core\Search\Wanted;
 use Jorvent\Core\Shared\Money;
 use Jorvent\Core\Shared\Refused;
@@ -163,6 +164,10 @@ class Requisition
     /** @phpstan-readonly-allow-private-mutation */
     #[ORM\Column(type: Types::TEXT)]
     public string $query = '';
+
+    /** @var list<array<string, mixed>> as Search::toArray() gives them */
+    #[ORM\Column(type: Types::JSON, options: ['jsonb' => true])]
+    private array $criteria = [];
 
     /** @phpstan-readonly-allow-private-mutation */
     #[ORM\Column]
@@ -338,9 +343,15 @@ class Requisition
         ++$this->version;
     }
 
-    public function search(string $query): void
+    public function search(Search $search): void
     {
-        $this->query = $query;
+        [$this->query, $this->criteria] = [$search->text, $search->toArray()['criteria']];
+    }
+
+    /** What was last looked for, by whoever looked. */
+    public function lastSearch(): Search
+    {
+        return Search::fromArray(['text' => $this->query, 'criteria' => $this->criteria]);
     }
 
     /** Which category boards file it under: about advertising, not about the hire, so it may change after approval. */

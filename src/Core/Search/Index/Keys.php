@@ -31,6 +31,7 @@ use Jorvent\Core\Search\Stint;
  *  | in:any, in:NUMBER, aside:NUMBER      | in a pipeline; set aside
  *  | ans:HISTORY                          | see AnswerChance
  *  | v:t:PHRASE, v:e:…, v:w:…, v:i:…      | title, employer, work, industry of any job
+ *  | whole:t:FOLDED|TITLE, whole:e:…      | all of a title, an employer, and as it is written: what is counted as facets
  *  | jN, jN:now, jN:t:…, jN:f.i …         | the same of the N-th job; f first month, t last month, l months in it
  *  | eN, eN:s:…, eN:d:…, eN:v:RANK, eN:m:…, eN:y.i | school, field, level, mode and year of the N-th study
  *  | cN:n:…, cN:u.i, cN:open              | name and last day of the N-th certificate
@@ -145,6 +146,12 @@ final class Keys
             $of = [...self::phrases('t:', $stint->title), ...self::phrases('e:', $stint->employer), ...null === $stint->work ? [] : ['w:'.$stint->work], ...null === $stint->industry ? [] : ['i:'.$stint->industry]];
             foreach ($of as $key) {
                 $keys[] = 'v:'.$key;
+            }
+            foreach (['t' => $stint->title, 'e' => $stint->employer] as $letter => $text) {
+                $whole = (new Tokeniser())->row($text);
+                if ([] !== $whole) {
+                    $keys[] = "whole:$letter:".implode(' ', $whole).'|'.mb_substr((string) preg_replace('/[\s|]+/u', ' ', $text), 0, 120);
+                }
             }
             if ($i >= Profile::STINTS) {
                 continue;

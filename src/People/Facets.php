@@ -1,0 +1,144 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jorvent\People;
+
+use Jorvent\Core\Search\Index\Expr;
+use Jorvent\Core\Search\Index\Leaf;
+use Jorvent\People\Store\Bits;
+use Jorvent\People\Store\Sets;
+use Jorvent\Platform\Database\Db;
+
+/** The titles and employers that most people of a set have, counted as the criterion that stands for them counts: exact, with proof that none is missing. */
+final readonly class Facets
+{
+    /** Up to so many people are read one by one; above, values are counted from the most common on until no other can be among the first. */
+    private const READ = 2_000;
+    private const CHUNK = 60;
+    private const KINDS = ['title' => 't', 'employer' => 'e'];
+
+    public function __construct(private Sets $sets, private Db $db)
+    {
+    }
+
+    /** @return array{title: array<string, int>, employer: array<string, int>} people by value, most first */
+    public function of(\GMP $people, int $most = 8): array
+    {
+        $total = gmp_popcount($people);
+        $read = $total <= self::READ ? $this->read(Bits::ids($people)) : null;
+        $facets = ['title' => [], 'employer' => []];
+        foreach (self::KINDS as $kind => $letter) {
+            $facets[$kind] = null === $read ? $this->counted($people, $letter, $most) : $this->exact($people, $letter, array_map(strval(...), array_keys($read[$letter] ?? [])), $most);
+        }
+
+        return $facets;
+    }
+
+    /**
+     * Whole titles and employers of some people.
+     *
+     * @param list<int> $ids
+     *
+     * @return array<string, array<string, int>> people by letter and value, most first
+     */
+    private function read(array $ids): array
+    {
+        $found = [];
+        foreach ([] === $ids ? [] : $this->db->rows("SELECT encode(facts, 'base64') AS facts FROM candidate_words WHERE candidate_id = ANY (CAST(:ids AS int[]))", ['ids' => '{'.implode(',', $ids).'}']) as $row) {
+            preg_match_all('/^whole:([te]):([^|]+\|.*)$/m', (string) gzinflate((string) base64_decode($row->str('facts'), true)), $m, \PREG_SET_ORDER);
+            foreach ($m as [, $letter, $value]) {
+                $found[$letter][$value] = ($found[$letter][$value] ?? 0) + 1;
+            }
+        }
+
+        return array_map(static function (array $values): array {
+            arsort($values);
+
+            return $values;
+        }, $found);
+    }
+
+    /** @return array<string, int> */
+    private function counted(\GMP $people, string $letter, int $most): array
+    {
+        $counts = [];
+        foreach (array_chunk($this->values($letter), self::CHUNK, true) as $chunk) {
+            $counts += $this->counts($people, $letter, array_map(strval(...), array_keys($chunk)));
+            arsort($counts);
+            // nobody further down can have more people here than they have anywhere
+            $least = array_values($counts)[$most - 1] ?? 0;
+            if ($least >= min($chunk)) {
+                break;
+            }
+        }
+
+        return self::shown($counts, $most);
+    }
+
+    /**
+     * @param list<string> $values the most common first
+     *
+     * @return array<string, int>
+     */
+    private function exact(\GMP $people, string $letter, array $values, int $most): array
+    {
+        $counts = $this->counts($people, $letter, \array_slice($values, 0, 4 * $most));
+        arsort($counts);
+
+        return self::shown($counts, $most);
+    }
+
+    /**
+     * @param list<string> $values "folded|as written"
+     *
+     * @return array<string, int> by value; those written in several ways once
+     */
+    private function counts(\GMP $people, string $letter, array $values): array
+    {
+        $by = [];
+        foreach ($values as $value) {
+            $by[explode('|', $value)[0]] ??= $value;
+        }
+        $folded = array_map(strval(...), array_keys($by));
+        $counts = [];
+        foreach ($this->sets->of(array_map(static fn (string $v): Expr => new Leaf("v:$letter:$v"), $folded)) as $i => $set) {
+            $counts[$by[$folded[$i]]] = gmp_popcount(gmp_and($people, $set));
+        }
+
+        return $counts;
+    }
+
+    /**
+     * @param array<string, int> $counts by "folded|as written", most first
+     *
+     * @return array<string, int> by how it is written
+     */
+    private static function shown(array $counts, int $most): array
+    {
+        $shown = [];
+        foreach (\array_slice(array_filter($counts, static fn (int $n): bool => $n > 0), 0, $most, true) as $value => $n) {
+            $shown[explode('|', (string) $value, 2)[1] ?? (string) $value] = $n;
+        }
+
+        return $shown;
+    }
+
+    /** @return array<array-key, int> everyone who could be counted under a value, by value, most first; kept for some minutes */
+    private function values(string $letter): array
+    {
+        $kept = \function_exists('apcu_enabled') && apcu_enabled() ? apcu_fetch('facet:'.$letter) : false;
+        if (\is_array($kept)) {
+            return array_filter($kept, is_int(...));
+        }
+        $values = [];
+        foreach ($this->db->rows('SELECT w.key, sum(v.n) AS n FROM (SELECT DISTINCT key FROM post WHERE key >= :a AND key < :b AND n > 0) w JOIN post v ON v.key = :to || split_part(substr(w.key, 9), ' | ', 1) GROUP BY w.key ORDER BY 2 DESC, 1', ['a' => "whole:$letter:", 'b' => "whole:$letter;", 'to' => "v:$letter:"]) as $row) {
+            $values[substr($row->str('key'), 8)] = $row->int('n');
+        }
+        if (\function_exists('apcu_enabled') && apcu_enabled()) {
+            apcu_store('facet:'.$letter, $values, 600);
+        }
+
+        return $values;
+    }
+}
