@@ -91,7 +91,7 @@ $run = static function (array $clients, string $path, array $asked) use ($base, 
                 continue;
             }
             [$at, $query] = $started[spl_object_id($curl)] ?? [0, ''];
-            $found[] = ['http' => (hrtime(true) - $at) / 1e6] + $parts((string) curl_multi_getcontent($curl), is_string($query) ? $query : '');
+            $found[] = ['http' => (hrtime(true) - $at) / 1e6] + $parts((string) curl_multi_getcontent($curl), $query);
             curl_multi_remove_handle($multi, $curl);
             if ($next < count($asked)) {
                 $start($curl);

@@ -132,7 +132,7 @@ final readonly class Facets
             return array_filter($kept, is_int(...));
         }
         $values = [];
-        foreach ($this->db->rows('SELECT w.key, sum(v.n) AS n FROM (SELECT DISTINCT key FROM post WHERE key >= :a AND key < :b AND n > 0) w JOIN post v ON v.key = :to || split_part(substr(w.key, 9), ' | ', 1) GROUP BY w.key ORDER BY 2 DESC, 1', ['a' => "whole:$letter:", 'b' => "whole:$letter;", 'to' => "v:$letter:"]) as $row) {
+        foreach ($this->db->rows("SELECT w.key, sum(v.n) AS n FROM (SELECT DISTINCT key FROM post WHERE key >= :a AND key < :b AND n > 0) w JOIN post v ON v.key = :to || split_part(substr(w.key, 9), ' | ', 1) GROUP BY w.key ORDER BY 2 DESC, 1", ['a' => "whole:$letter:", 'b' => "whole:$letter;", 'to' => "v:$letter:"]) as $row) {
             $values[substr($row->str('key'), 8)] = $row->int('n');
         }
         if (\function_exists('apcu_enabled') && apcu_enabled()) {

@@ -90,7 +90,7 @@ final class Profiles
             $document, $row->floatOrNull('years'), $stints, $studies, $licences, self::languages($items['languages']), $row->strOrNull('city'), $row->strOrNull('country'), self::flag($row, 'would_move'), self::flag($row, 'remote'),
             null === $pay ? null : intdiv($pay, 100), $currency, $notice, self::day($row->strOrNull('first_day') ?? $field('available')), $row->strings('permits'), self::day($row->strOrNull('active_on') ?? ''), self::day($row->strOrNull('considers_on') ?? ''),
             $row->int('asked'), $row->int('answered'), self::day($row->strOrNull('written_on') ?? ''), self::day($row->strOrNull('contact_barred_until') ?? ''), array_map(Judge::folded(...), $row->strings('tags')), self::numbers($row, 'pipelines'), self::numbers($row, 'set_aside'),
-            $this->euro($pay, $currency), $this->euro($row->intOrNull('pay_current'), $currency),
+            $this->euro($pay, $currency), $this->euro($row->intOrNull('pay_current'), $currency), null !== $row->strOrNull('text'),
         );
     }
 

@@ -14,10 +14,10 @@ use Jorvent\Core\Search\Index\Numbers;
 use Jorvent\Core\Search\Index\RowPlan;
 use Jorvent\Core\Search\Kind;
 use Jorvent\Core\Search\Ladder;
-use Jorvent\Core\Search\Profile;
 use Jorvent\Core\Search\Rung;
 use Jorvent\Core\Search\Search;
 use Jorvent\Core\Search\When;
+use Jorvent\Core\Search\Widen;
 use Jorvent\People\Store\Bits;
 use Jorvent\People\Store\Sets;
 
@@ -35,11 +35,11 @@ final readonly class SearchCandidates
         $context = $this->contexts->on($day);
         $parsed = $search->parsed();
         $rows = \array_slice([...$parsed->conjuncts(), ...$search->criteria], 0, Search::MOST);
-        $compile = new Compile($context, $this->jobs($rows));
+        $compile = new Compile($context, $this->slots($rows));
         $plans = array_map($compile->row(...), $rows);
         $expressions = [new Leaf('all')];
         foreach ($plans as $plan) {
-            array_push($expressions, $plan->all, ...$plan->alternatives, ...$plan->parts, ...null === $plan->loose ? [] : [$plan->loose], ...null === $plan->wider ? [] : [$plan->wider]);
+            array_push($expressions, $plan->all, ...$plan->alternatives, ...$plan->parts, ...null === $plan->loose ? [] : [$plan->loose]);
         }
         $sets = $this->sets->of($expressions);
         $everyone = $sets[0];
@@ -54,6 +54,25 @@ final readonly class SearchCandidates
     }
 
     /**
+     * For each row, how many more there would be one step wider; null where it has no steps.
+     *
+     * @return list<int|null>
+     */
+    public function wider(SearchResult $result, ?\DateTimeImmutable $day = null): array
+    {
+        $compile = new Compile($this->contexts->on($day), $this->slots($result->rows));
+        $steps = array_map(static fn (Node|Criterion $r): ?Criterion => $r instanceof Criterion && !$r->out ? Widen::step($r) : null, $result->rows);
+        $sets = $this->sets->of(array_values(array_map($compile->criterion(...), array_filter($steps, static fn (?Criterion $c): bool => null !== $c))));
+        $gains = [];
+        foreach ($steps as $i => $step) {
+            // whoever passes all other rows: those found, and those who miss this one alone
+            $gains[] = null === $step ? null : gmp_popcount(gmp_and($result->oneShort[$i], array_shift($sets) ?? gmp_init(0)));
+        }
+
+        return $gains;
+    }
+
+    /**
      * How many people each search finds.
      *
      * @param array<int, Search> $searches
@@ -64,10 +83,16 @@ final readonly class SearchCandidates
     {
         $criteria = array_merge(...array_values(array_map(static fn (Search $s): array => $s->criteria, $searches)));
         // a query alone needs no rates and no towns
-        $compile = [] === $criteria ? null : new Compile($this->contexts->on(), $this->jobs($criteria));
+        $compile = [] === $criteria ? null : new Compile($this->contexts->on(), $this->slots($criteria));
         $sets = $this->sets->of(array_values(array_map(static fn (Search $s): Expr => new Meet([...array_map(Compile::node(...), $s->parsed()->conjuncts()), ...null === $compile ? [] : array_map($compile->criterion(...), $s->criteria)]), $searches)));
 
         return array_combine(array_keys($searches), array_map(gmp_popcount(...), $sets));
+    }
+
+    /** Everyone who was set aside for a requisition. */
+    public function setAside(int $number): \GMP
+    {
+        return $this->sets->of([new Leaf('aside:'.$number)])[0];
     }
 
     /**
@@ -105,22 +130,15 @@ final readonly class SearchCandidates
     }
 
     /**
-     * How many jobs of one person have to be looked through; nobody has more.
-     *
      * @param list<Node|Criterion> $rows
+     *
+     * @return array{j: int, e: int, c: int}
      */
-    private function jobs(array $rows): int
+    private function slots(array $rows): array
     {
-        $tied = array_filter($rows, static fn (Node|Criterion $r): bool => $r instanceof Criterion && (Kind::OneJob === $r->kind || $r->isBetween() || When::Ever !== $r->when));
-        if ([] === $tied) {
-            return 0;
-        }
-        $most = 0;
-        foreach ($this->sets->of(array_map(static fn (int $i): Expr => new Leaf("j$i"), range(0, Profile::STINTS - 1))) as $i => $people) {
-            $most = gmp_sign($people) > 0 ? $i + 1 : $most;
-        }
+        $tied = array_filter($rows, static fn (Node|Criterion $r): bool => $r instanceof Criterion && (\in_array($r->kind, [Kind::OneJob, Kind::OneStudy, Kind::Certificate], true) || $r->isBetween() || When::Ever !== $r->when));
 
-        return $most;
+        return [] === $tied ? ['j' => 0, 'e' => 0, 'c' => 0] : $this->sets->slots();
     }
 
     /**
@@ -136,7 +154,7 @@ final readonly class SearchCandidates
         $at = 0;
         foreach ($plans as $plan) {
             $starts[] = $at;
-            $at += 1 + \count($plan->alternatives) + \count($plan->parts) + (null === $plan->loose ? 0 : 1) + (null === $plan->wider ? 0 : 1);
+            $at += 1 + \count($plan->alternatives) + \count($plan->parts) + (null === $plan->loose ? 0 : 1);
         }
         $before = [$everyone];
         $after = array_fill(0, $n + 1, $everyone);
@@ -159,9 +177,8 @@ final readonly class SearchCandidates
             $alternatives = \array_slice($sets, $at + 1, \count($plan->alternatives));
             $next = $at + 1 + \count($alternatives);
             $parts = array_map($gain, \array_slice($sets, $next, \count($plan->parts)));
-            $next += \count($parts);
-            $loose = null === $plan->loose ? null : $gain($sets[$next++]);
-            $rungs[] = new Rung(gmp_popcount($sets[$at]), gmp_popcount($before[$i + 1]), gmp_popcount($missing), self::adds($people, $alternatives), $parts, $loose, null === $plan->wider ? null : $gain($sets[$next]));
+            $loose = null === $plan->loose ? null : $gain($sets[$next + \count($parts)]);
+            $rungs[] = new Rung(gmp_popcount($sets[$at]), gmp_popcount($before[$i + 1]), gmp_popcount($missing), self::adds($people, $alternatives), $parts, $loose);
         }
 
         return [Ladder::counted($rungs, $total, gmp_popcount($everyone)), $people, $short, $counted];

@@ -58,10 +58,11 @@ final class SearchCommand extends Command
         $day = \is_string($input->getOption('day')) ? new \DateTimeImmutable($input->getOption('day')) : null;
         $result = ($this->search)($search, null, $day);
         $problems = array_map(static fn (Problem $p): array => ['code' => $p->code->value, 'at' => $p->start, 'length' => $p->length, 'repaired' => $p->repaired], $result->query->problems);
+        $wider = $this->search->wider($result, $day);
         $rows = [];
         foreach ($result->rows as $i => $row) {
             $rung = $result->ladder->rungs[$i];
-            $rows[] = ['row' => $row instanceof Criterion ? Notation::write($row) : (new Printer())->write($row), 'alone' => $rung->alone, 'left' => $rung->left, 'without' => $rung->without, 'adds' => $rung->adds, 'parts' => $rung->parts, 'loose' => $rung->loose, 'wider' => $rung->wider];
+            $rows[] = ['row' => $row instanceof Criterion ? Notation::write($row) : (new Printer())->write($row), 'alone' => $rung->alone, 'left' => $rung->left, 'without' => $rung->without, 'adds' => $rung->adds, 'parts' => $rung->parts, 'loose' => $rung->loose, 'wider' => $wider[$i]];
         }
         $ids = Bits::ids($result->people);
         sort($ids);

@@ -25,7 +25,7 @@ final class Tokeniser
 {
     private const INVISIBLE = '\x{00AD}\x{200B}-\x{200F}\x{202A}-\x{202E}\x{2060}\x{2066}-\x{2069}\x{FEFF}';
     private const WORD = '/(?:(?<![\p{L}\p{N}])\.(?=net(?![\p{L}\p{N}])))?[\p{L}\p{N}\p{M}]['.self::INVISIBLE.'\p{L}\p{N}\p{M}]*(?:[\'’.\/&\-‐‑][\p{L}\p{N}\p{M}]['.self::INVISIBLE.'\p{L}\p{N}\p{M}]*)*(?:\+\+|#)?/iu';
-    private const FOLD = ['ł' => 'l', 'ø' => 'o', 'đ' => 'd', 'ß' => 'ss', 'æ' => 'ae', 'œ' => 'oe', 'ı' => 'i', 'þ' => 'th', 'ð' => 'd', 'ħ' => 'h', '’' => "'", '‐' => '-', '‑' => '-'];
+    private const FOLD = ['ł' => 'l', 'ø' => 'o', 'đ' => 'd', 'ß' => 'ss', 'æ' => 'ae', 'œ' => 'oe', 'ı' => 'i', 'þ' => 'th', 'ð' => 'd', 'ħ' => 'h', 'ς' => 'σ', '’' => "'", '‐' => '-', '‑' => '-'];
     /** Accents of letters that are the same letter without them; vowel signs of other scripts stay. */
     private const ACCENTS = '/[\x{0300}-\x{036F}\x{0591}-\x{05C7}\x{0610}-\x{061A}\x{064B}-\x{065F}\x{0670}\x{FE00}-\x{FE0F}]+/u';
     private const UNSPACED = '/[\p{Han}\p{Hiragana}\p{Katakana}]/u';

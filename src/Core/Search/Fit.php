@@ -29,21 +29,27 @@ final readonly class Fit
 
     public static function of(Wanted $wanted, Person $person): self
     {
+        return self::by($wanted, static fn (string $skill): Coverage => self::skill($skill, $person), $person->years, $person->city, $person->wouldMove);
+    }
+
+    /** @param callable(string): Coverage $skill how a person answers a must or a wish, found out elsewhere by the same rule */
+    public static function by(Wanted $wanted, callable $skill, ?float $years, ?string $city, ?bool $wouldMove): self
+    {
         $parts = [];
         $add = static function (string $kind, string $text, int $weight, Coverage $coverage) use (&$parts): void {
             $parts[] = new FitPart(\chr(97 + \count($parts) % 26), $kind, $text, $weight, $coverage);
         };
         foreach ($wanted->musts as $must) {
-            $add('must', $must, self::MUST, self::skill($must, $person));
+            $add('must', $must, self::MUST, $skill($must));
         }
         if (null !== $wanted->yearsFrom) {
-            $add('years', (string) $wanted->yearsFrom, self::YEARS, self::years($wanted->yearsFrom, $person->years));
+            $add('years', (string) $wanted->yearsFrom, self::YEARS, self::years($wanted->yearsFrom, $years));
         }
         if (null !== $wanted->site) {
-            $add('place', $wanted->site, self::PLACE, self::place($wanted->site, $person));
+            $add('place', $wanted->site, self::PLACE, self::place($wanted->site, $city, $wouldMove));
         }
         foreach ($wanted->wishes as $wish) {
-            $add('wish', $wish, self::WISH, self::skill($wish, $person));
+            $add('wish', $wish, self::WISH, $skill($wish));
         }
 
         return new self(self::score($parts), $parts);
@@ -107,15 +113,13 @@ final readonly class Fit
         };
     }
 
-    private static function place(string $site, Person $person): Coverage
+    private static function place(string $site, ?string $city, ?bool $wouldMove): Coverage
     {
-        $tokeniser = new Tokeniser();
-
         return match (true) {
-            null === $person->city || '' === $person->city => Coverage::NotStated,
-            $tokeniser->fold($person->city) === $tokeniser->fold($site) => Coverage::Covered,
-            true === $person->wouldMove => Coverage::Partly,
-            null === $person->wouldMove => Coverage::NotStated,
+            null === $city || '' === $city => Coverage::NotStated,
+            (new Tokeniser())->fold($city) === (new Tokeniser())->fold($site) => Coverage::Covered,
+            true === $wouldMove => Coverage::Partly,
+            null === $wouldMove => Coverage::NotStated,
             default => Coverage::Missing,
         };
     }

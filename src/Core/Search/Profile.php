@@ -28,6 +28,7 @@ final readonly class Profile
      * @param list<string>          $tags       folded
      * @param list<string>          $pipelines  numbers of requisitions they are in
      * @param list<string>          $setAside   numbers of requisitions they were set aside for
+     * @param bool                  $read        whether there is a resume at all
      * @param int|null              $expectsEuro whole euro of a year, by the rate of the day they were indexed
      */
     public function __construct(
@@ -57,6 +58,7 @@ final readonly class Profile
         public array $setAside = [],
         public ?int $expectsEuro = null,
         public ?int $earnsEuro = null,
+        public bool $read = true,
     ) {
     }
 }

@@ -14,7 +14,13 @@ use Doctrine\DBAL\Connection;
 final class Leaves
 {
     /** A set of up to so many people is kept as their numbers. */
-    private const FEW = 4_000;
+    private const FEW = 1_000;
+
+    /** Sets put together are forgotten after so long. */
+    private const SECONDS = 900;
+
+    /** @var array{string, int} oldest open transaction and epoch of the last reading */
+    private array $read = ['0', 0];
 
     public function __construct(private readonly Connection $connection, private readonly string $namespace = 'leaf')
     {
@@ -31,7 +37,7 @@ final class Leaves
         if ([] === $keys) {
             return [];
         }
-        $keeps = \function_exists('apcu_enabled') && apcu_enabled() && !$this->connection->isTransactionActive();
+        $keeps = $this->keeps();
         $known = $keeps ? $this->kept($keys) : [];
         [$epoch, $xmin, $rows] = $this->ask($keys, $known);
         if ([] !== $known && $epoch !== $known[array_key_first($known)]['e']) {
@@ -39,6 +45,7 @@ final class Leaves
             $known = [];
             [$epoch, $xmin, $rows] = $this->ask($keys, $known);
         }
+        $this->read = [$xmin, $epoch];
         $sets = [];
         foreach ($keys as $key) {
             $entry = $known[$key] ?? ['s' => $xmin, 'e' => $epoch, 'd' => '', 'v' => [], 'few' => true];
@@ -54,6 +61,108 @@ final class Leaves
         }
 
         return $sets;
+    }
+
+    /**
+     * Sets put together from those under keys, kept too: each is what it was as long as none of its keys changed. What is kept and what is put together anew are of one and the same moment.
+     *
+     * @param array<int, string>                                                     $prints  what each is known by; '' for one that is not kept
+     * @param array<int, list<string>>                                               $keys    of each
+     * @param callable(list<int>, array<string, \GMP>): array<int, \GMP> $compute those wanted, from the sets under their keys
+     *
+     * @return list<\GMP> in the order of the prints
+     */
+    public function derived(array $prints, array $keys, callable $compute): array
+    {
+        if (!$this->keeps()) {
+            $found = $compute(array_keys($prints), $this->load(array_merge(...array_values($keys))));
+            ksort($found);
+
+            return array_values($found);
+        }
+        $known = [];
+        foreach ($prints as $i => $print) {
+            $entry = '' === $print ? false : apcu_fetch('set:'.$print);
+            if (\is_array($entry) && \is_string($entry['s'] ?? null) && \is_string($entry['d'] ?? null)) {
+                $known[$i] = ['s' => $entry['s'], 'd' => $entry['d'], 'e' => $entry['e'] ?? 0];
+            }
+        }
+        $wanted = array_values(array_diff(array_keys($prints), array_keys($known)));
+        if ([] !== $known) {
+            // one snapshot for what is kept and what is read
+            $this->connection->executeStatement('BEGIN ISOLATION LEVEL REPEATABLE READ READ ONLY');
+        }
+        try {
+            $xmin = '0';
+            if ([] !== $known) {
+                $stamps = [];
+                foreach ($known as $i => $entry) {
+                    foreach ($keys[$i] as $key) {
+                        $stamps[$key] = isset($stamps[$key]) && (int) $stamps[$key] < (int) $entry['s'] ? $stamps[$key] : $entry['s'];
+                    }
+                }
+                [$epoch, $xmin, $changed] = $this->changed($stamps);
+                foreach ($known as $i => $entry) {
+                    if ($entry['e'] !== $epoch || [] !== array_filter($keys[$i], static fn (string $k): bool => isset($changed[$k]) && $changed[$k] >= (int) $entry['s'])) {
+                        unset($known[$i]);
+                        $wanted[] = $i;
+                    }
+                }
+            }
+            $needed = [];
+            foreach ($wanted as $i) {
+                array_push($needed, ...$keys[$i]);
+            }
+            $sets = [] === $needed ? [] : $this->load($needed);
+            // of this reading, not of one that putting together may do
+            [$stamp, $of] = $this->read;
+        } finally {
+            if ('0' !== $xmin) {
+                $this->connection->executeStatement('COMMIT');
+            }
+        }
+        $found = [] === $wanted ? [] : $compute($wanted, $sets);
+        foreach ($found as $i => $set) {
+            if ('' !== $prints[$i]) {
+                apcu_store('set:'.$prints[$i], ['s' => $stamp, 'e' => $of, 'd' => gmp_export($set, 8, \GMP_LSW_FIRST | \GMP_NATIVE_ENDIAN)], self::SECONDS);
+            }
+        }
+        foreach ($known as $i => $entry) {
+            $found[$i] = Bits::read($entry['d']);
+        }
+        ksort($found);
+
+        return array_values($found);
+    }
+
+    private function keeps(): bool
+    {
+        return \function_exists('apcu_enabled') && apcu_enabled() && !$this->connection->isTransactionActive();
+    }
+
+    /**
+     * @param array<array-key, string> $stamps by key
+     *
+     * @return array{int, string, array<string, int>} epoch, oldest open transaction, and the last change of each key that changed since its stamp
+     */
+    private function changed(array $stamps): array
+    {
+        $epoch = 0;
+        $xmin = '0';
+        $changed = [];
+        foreach ($this->connection->executeQuery(
+            'SELECT NULL AS key, (SELECT epoch FROM post_epoch)::text AS n, pg_snapshot_xmin(pg_current_snapshot())::text AS ver UNION ALL SELECT k.key, NULL, (SELECT max(p.ver::text::bigint)::text FROM post p WHERE p.key = k.key AND p.ver >= k.stamp) FROM unnest(CAST(:keys AS text[]), CAST(:stamps AS xid8[])) k (key, stamp) WHERE EXISTS (SELECT 1 FROM post p WHERE p.key = k.key AND p.ver >= k.stamp)',
+            ['keys' => self::array(array_map(strval(...), array_keys($stamps))), 'stamps' => self::array(array_values($stamps))],
+        )->iterateNumeric() as [$key, $n, $ver]) {
+            if (!\is_string($key)) {
+                $epoch = is_numeric($n) ? (int) $n : 0;
+                $xmin = \is_string($ver) ? $ver : '0';
+            } else {
+                $changed[$key] = is_numeric($ver) ? (int) $ver : 0;
+            }
+        }
+
+        return [$epoch, $xmin, $changed];
     }
 
     /**

@@ -16,7 +16,7 @@ use Jorvent\Platform\Database\Db;
 final readonly class Postings
 {
     /** Kept up by triggers. */
-    private const LIVE = '/^(?:in|aside):/';
+    public const LIVE = '/^(?:in|aside):/';
 
     public function __construct(private Db $db, private Connection $connection)
     {

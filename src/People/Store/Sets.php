@@ -11,6 +11,7 @@ use Jorvent\Core\Search\Index\Leaf;
 use Jorvent\Core\Search\Index\Meet;
 use Jorvent\Core\Search\Index\Minus;
 use Jorvent\Core\Search\Index\Said;
+use Jorvent\Core\Search\Profile;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
 
@@ -28,29 +29,68 @@ final class Sets
      */
     public function of(array $expressions): array
     {
-        $keys = $rows = [];
-        foreach ($expressions as $expression) {
-            self::gather($expression, $keys, $rows);
+        $keys = $rows = $prints = [];
+        $memo = [];
+        foreach ($expressions as $i => $expression) {
+            $of = ['all' => true];
+            $rows[$i] = [];
+            self::gather($expression, $of, $rows[$i]);
+            $keys[$i] = $of;
+            $prints[$i] = md5(self::said($expression, $memo));
         }
-        $run = $this->runs->known(array_values($rows));
-        foreach ($rows as $key => $row) {
-            if (isset($run[$key])) {
-                $keys[(string) $key] = true;
-            } else {
-                foreach ($row->terms as $i => $term) {
-                    if (!$row->prefix || $i < \count($row->terms) - 1) {
-                        $keys[Runs::word($row, $term)] = true;
+        $asked = array_replace(...array_values($rows), ...[[]]);
+        $run = $this->runs->known(array_values($asked));
+        $unknown = array_diff_key($asked, $run);
+        foreach ($rows as $i => $some) {
+            foreach ($some as $key => $row) {
+                if (isset($run[$key])) {
+                    $keys[$i][(string) $key] = true;
+                    continue;
+                }
+                // what is checked person by person is put together each time
+                $prints[$i] = '';
+                foreach ($row->terms as $t => $term) {
+                    if (!$row->prefix || $t < \count($row->terms) - 1) {
+                        $keys[$i][Runs::word($row, $term)] = true;
                     }
                 }
             }
         }
-        $sets = $this->leaves->load(['all', ...array_map(strval(...), array_keys($keys))]);
-        foreach ($this->runs->find(array_diff_key($rows, $run), $sets) as $key => $set) {
-            $sets[(string) $key] = $set;
-        }
-        $memo = [];
 
-        return array_map(static fn (Expr $e): \GMP => self::set($e, $sets, $memo), $expressions);
+        return $this->leaves->derived($prints, array_map(static fn (array $k): array => array_map(strval(...), array_keys($k)), $keys), function (array $wanted, array $sets) use ($expressions, $rows, $unknown): array {
+            $needed = array_intersect_key($unknown, array_replace([], ...array_values(array_intersect_key($rows, array_flip($wanted)))));
+            foreach ($this->runs->find($needed, $sets) as $key => $set) {
+                $sets[(string) $key] = $set;
+            }
+            $memo = $found = [];
+            foreach ($wanted as $i) {
+                $found[$i] = self::set($expressions[$i], $sets, $memo);
+            }
+
+            return $found;
+        });
+    }
+
+    /**
+     * How many jobs, studies and certificates have to be looked through: nobody has more.
+     *
+     * @return array{j: int, e: int, c: int}
+     */
+    public function slots(): array
+    {
+        $found = [];
+        $keys = [];
+        foreach (['j' => Profile::STINTS, 'e' => Profile::STUDIES, 'c' => Profile::LICENCES] as $letter => $most) {
+            for ($i = 0; $i < $most; ++$i) {
+                $keys[] = $letter.$i;
+            }
+        }
+        foreach ($this->db->rows('SELECT k.key FROM json_array_elements_text(CAST(:keys AS json)) k (key) WHERE EXISTS (SELECT 1 FROM post p WHERE p.key = k.key AND p.n > 0)', ['keys' => json_encode($keys, \JSON_THROW_ON_ERROR)]) as $row) {
+            $key = $row->str('key');
+            $found[$key[0]] = max($found[$key[0]] ?? 0, (int) substr($key, 1) + 1);
+        }
+
+        return ['j' => $found['j'] ?? 0, 'e' => $found['e'] ?? 0, 'c' => $found['c'] ?? 0];
     }
 
     /** @return list<string> keys that begin so, of which someone stands under */
@@ -81,16 +121,40 @@ final class Sets
     }
 
     /**
+     * The same text for the same set.
+     *
+     * @param array<int, string> $memo
+     */
+    private static function said(Expr $expression, array &$memo): string
+    {
+        if ($expression instanceof Leaf) {
+            return $expression->key;
+        }
+        $id = spl_object_id($expression);
+
+        return $memo[$id] ??= match (true) {
+            $expression instanceof Said => Runs::key($expression->row),
+            $expression instanceof Minus => '-('.self::said($expression->of, $memo).')',
+            $expression instanceof Meet, $expression instanceof Join => ($expression instanceof Meet ? '&' : '|').md5(implode("\n", array_map(static function (Expr $e) use (&$memo): string {
+                /** @var array<int, string> $memo */
+                return self::said($e, $memo);
+            }, $expression->of))),
+            default => throw new \LogicException('An unknown set.'),
+        };
+    }
+
+    /**
      * @param array<string, \GMP> $sets by key
      * @param array<int, \GMP>    $memo by expression, for some stand in several rows
      */
     private static function set(Expr $expression, array $sets, array &$memo): \GMP
     {
+        // whoever stands under a key stands under "all" too, besides those keys the database itself keeps up
         if ($expression instanceof Leaf) {
-            return gmp_and($sets[$expression->key], $sets['all']);
+            return 1 === preg_match(Postings::LIVE, $expression->key) ? gmp_and($sets[$expression->key], $sets['all']) : $sets[$expression->key];
         }
         if ($expression instanceof Said) {
-            return gmp_and($sets[Runs::key($expression->row)], $sets['all']);
+            return $sets[Runs::key($expression->row)];
         }
         $id = spl_object_id($expression);
         if (isset($memo[$id])) {
@@ -109,15 +173,16 @@ final class Sets
 
             return $memo[$id] = $set;
         }
-        $set = $sets['all'];
+        $set = null;
         foreach ($expression instanceof Meet ? $expression->of : [] as $one) {
+            $other = self::set($one, $sets, $memo);
+            $set = null === $set ? $other : gmp_and($set, $other);
             // what nobody is in stays empty
             if (0 === gmp_sign($set)) {
                 break;
             }
-            $set = gmp_and($set, self::set($one, $sets, $memo));
         }
 
-        return $memo[$id] = $set;
+        return $memo[$id] = $set ?? $sets['all'];
     }
 }

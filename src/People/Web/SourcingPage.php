@@ -49,7 +49,7 @@ final class SourcingPage extends Page
 {
     private const SHOWN = 25;
     /** So many are scored; of more, the most lately active. */
-    private const SCORED = 200;
+    private const SCORED = 2_000;
 
     public function __construct(private readonly Db $db, private readonly EntityManagerInterface $entities, private readonly RequisitionViews $views, private readonly FitOfCandidates $fits, private readonly SearchCandidates $search, private readonly Facets $facets, private readonly Highlighter $highlighter, private readonly ResumeBank $bank)
     {
@@ -87,7 +87,15 @@ final class SourcingPage extends Page
         $started = hrtime(true);
         $result = ($this->search)($search);
         $facets = $this->facets->of($result->people);
-        $response = $this->render('people/_facets.html.twig', ['number' => $number, 'search' => $search, 'facets' => $facets, 'total' => $result->ladder->total]);
+        $first = \count($result->rows) - \count($search->criteria);
+        $wider = [];
+        foreach ($this->search->wider($result) as $i => $gain) {
+            $step = null === $gain ? null : Widen::step($search->criteria[$i - $first]);
+            if (null !== $step && $gain > 0) {
+                $wider[] = ['row' => $i + 1, 'gain' => $gain, 'step' => $step, 'lines' => (new Search('', array_values(array_replace($search->criteria, [$i - $first => $step]))))->lines()];
+            }
+        }
+        $response = $this->render('people/_facets.html.twig', ['number' => $number, 'search' => $search, 'facets' => $facets, 'total' => $result->ladder->total, 'wider' => $wider]);
         $response->headers->set('Server-Timing', \sprintf('facets;dur=%.2f', (hrtime(true) - $started) / 1e6));
 
         return $response;
@@ -143,30 +151,32 @@ final class SourcingPage extends Page
         [$answer, $failure] = 'bank' === $source ? $this->ask($result, $search->text) : [null, null];
         $city = $this->db->row('SELECT city FROM site WHERE id = :id', ['id' => $requisition->siteId])?->str('city') ?? '';
         $looked = $this->looked($result->rows);
-        $all = match ($source) {
-            'bank' => $this->fromBank($requisition, $city, $answer),
-            'short' => $this->own($requisition, $city, $this->search->latest(array_reduce($result->oneShort, gmp_or(...), gmp_init(0)), self::SCORED)),
-            default => $this->own($requisition, $city, $this->search->latest($result->people, self::SCORED)),
+        $aside = $this->search->setAside($number);
+        $left = static fn (\GMP $people): \GMP => gmp_and($people, gmp_com($aside));
+        $outside = 'bank' === $source ? $this->fromBank($requisition, $city, $answer) : [];
+        $ranked = match ($source) {
+            'bank' => [],
+            'short' => $this->ranked($requisition, $city, $this->search->latest($left(array_reduce($result->oneShort, gmp_or(...), gmp_init(0))), self::SCORED)),
+            default => $this->ranked($requisition, $city, $this->search->latest($left($result->people), self::SCORED)),
         };
+        $refs = array_column('bank' === $source ? $outside : $ranked, 'ref');
         $times[] = hrtime(true);
-        $pages = max(1, (int) ceil(\count($all) / self::SHOWN));
-        $page = max(1, min($pages, self::whole($request, 'page')));
         $open = $request->query->getString('person');
-        $at = array_search($open, array_column($all, 'ref'), true);
-        if (false !== $at && '' !== $open && !$request->query->has('page')) {
-            $page = intdiv((int) $at, self::SHOWN) + 1;
-        }
-        $shown = \array_slice($all, ($page - 1) * self::SHOWN, self::SHOWN);
-        $person = false === $at || '' === $open ? $shown[0] ?? null : $all[(int) $at];
-        $position = null === $person ? 0 : 1 + (int) array_search($person['ref'], array_column($all, 'ref'), true);
+        $at = '' === $open ? false : array_search($open, $refs, true);
+        $pages = max(1, (int) ceil(\count($refs) / self::SHOWN));
+        $page = false !== $at && !$request->query->has('page') ? intdiv((int) $at, self::SHOWN) + 1 : max(1, min($pages, self::whole($request, 'page')));
+        $from = ($page - 1) * self::SHOWN;
+        $shown = 'bank' === $source ? \array_slice($outside, $from, self::SHOWN) : $this->told($requisition, \array_slice($ranked, $from, self::SHOWN));
+        $person = array_values(array_filter($shown, static fn (array $one): bool => $one['ref'] === $open))[0] ?? $shown[0] ?? null;
+        $position = null === $person ? 0 : 1 + (int) array_search($person['ref'], $refs, true);
         foreach ($shown as $i => $one) {
             $shown[$i]['passage'] = $this->highlighter->passage($one['text'], $looked);
         }
         $address = array_filter(['number' => $number, 'q' => $search->text, 'c' => $search->lines(), 'in' => 'own' === $source ? null : $source], static fn (mixed $v): bool => null !== $v && [] !== $v);
 
         return [
-            'number' => $number, 'search' => $search, 'query' => $search->text, 'result' => $result, 'source' => $source, 'bank' => $this->bank, 'answer' => $answer, 'failure' => $failure, 'found' => $shown, 'person' => $person, 'position' => $position, 'scored' => \count($all), 'page' => $page, 'pages' => $pages,
-            'next' => $all[$position] ?? null, 'rows' => $this->rows($search, $result, $address), 'address' => $address, 'highlighted' => null === $person ? '' : $this->highlighter->mark($person['text'], $looked), 'approved' => $requisition->isApproved(),
+            'number' => $number, 'search' => $search, 'query' => $search->text, 'result' => $result, 'source' => $source, 'bank' => $this->bank, 'answer' => $answer, 'failure' => $failure, 'found' => $shown, 'person' => $person, 'position' => $position, 'scored' => \count($refs), 'page' => $page, 'pages' => $pages,
+            'next' => ['ref' => $refs[$position] ?? ''], 'rows' => $this->rows($search, $result, $address), 'address' => $address, 'highlighted' => null === $person ? '' : $this->highlighter->mark($person['text'], $looked), 'approved' => $requisition->isApproved(),
             'trail' => null === $person || !ctype_digit($person['ref']) ? [] : $this->trail((int) $person['ref']), 'aside' => $this->setAside($requisition->id), 'short' => 'short' === $source ? $this->missed($result, array_column($shown, 'ref')) : [],
             'blank' => Kind::tryFrom($request->query->getString('add')), 'times' => ['ladder' => ($times[1] - $times[0]) / 1e6, 'fit' => ($times[2] - $times[1]) / 1e6],
         ];
@@ -177,7 +187,7 @@ final class SourcingPage extends Page
      *
      * @param array<string, mixed> $address
      *
-     * @return list<array{row: Node|Criterion, text: string, not: bool, alternatives: list<string>, values: list<string>, without: array<string, mixed>, wider: array<string, mixed>|null, loose: array<string, mixed>|null, criterion: int|null}>
+     * @return list<array{row: Node|Criterion, text: string, not: bool, alternatives: list<string>, values: list<string>, without: array<string, mixed>, loose: array<string, mixed>|null, criterion: int|null}>
      */
     private function rows(Search $search, SearchResult $result, array $address): array
     {
@@ -187,12 +197,10 @@ final class SourcingPage extends Page
         foreach ($result->rows as $i => $row) {
             $at = $row instanceof Criterion ? $i - \count($conjuncts) : null;
             $changed = static fn (?Criterion $other): array => ['c' => (new Search('', null === $other ? array_values(array_diff_key($search->criteria, [$at => 0])) : array_values(array_replace($search->criteria, [$at => $other]))))->lines()] + $address;
-            $wider = $row instanceof Criterion ? Widen::step($row) : null;
             $rows[] = [
                 'row' => $row, 'criterion' => $at, 'not' => $row instanceof Not || ($row instanceof Criterion && $row->out), 'text' => $row instanceof Criterion ? '' : $printer->write($row instanceof Not ? $row->node : $row),
                 'alternatives' => $row instanceof Any && '' === $row->written ? array_map($printer->write(...), $row->nodes) : [], 'values' => $row instanceof Criterion ? $row->values : [],
                 'without' => $row instanceof Criterion ? $changed(null) : ['q' => $this->without($conjuncts, $i)] + $address,
-                'wider' => null === $wider ? null : $changed($wider),
                 'loose' => $row instanceof Criterion && Kind::OneJob === $row->kind ? ['c' => (new Search('', array_values(array_merge(array_diff_key($search->criteria, [$at => 0]), array_map(static fn (Criterion $p): Criterion => $p->kind->ofJob() ? $p->with(['when' => $row->when, 'from' => $row->from, 'to' => $row->to]) : new Criterion(Kind::OneJob, when: $row->when, parts: [$p]), $row->parts)))))->lines()] + $address : null,
             ];
         }
@@ -265,26 +273,49 @@ final class SourcingPage extends Page
     }
 
     /**
+     * Everyone scored, by fit, those set aside left out: reference and fit; what is shown of them is read for those that are shown.
+     *
      * @param list<int> $ids
      *
-     * @return list<array{ref: string, name: string, headline: string, city: string, years: float|null, text: string, score: int|null, parts: list<array<string, mixed>>, kept: bool, barred: string|null, would_move: bool|null, active_on: string|null, known: string|null, unsure: array{resume: int, count: int}|null}> by fit
+     * @return list<array{ref: string, fit: Fit}>
      */
-    private function own(Requisition $requisition, string $city, array $ids): array
+    private function ranked(Requisition $requisition, string $city, array $ids): array
     {
         $fits = ($this->fits)($requisition->wanted($city), $ids);
-        $rows = [] === $ids ? [] : $this->db->rows(
+        $ranked = [];
+        foreach ($fits as $id => $fit) {
+            $ranked[] = ['ref' => (string) $id, 'fit' => $fit];
+        }
+        usort($ranked, static fn (array $a, array $b): int => [$b['fit']->score ?? -1, (int) $a['ref']] <=> [$a['fit']->score ?? -1, (int) $b['ref']]);
+
+        return $ranked;
+    }
+
+    /**
+     * @param list<array{ref: string, fit: Fit}> $ranked
+     *
+     * @return list<array{ref: string, name: string, headline: string, city: string, years: float|null, text: string, score: int|null, parts: list<array<string, mixed>>, kept: bool, barred: string|null, would_move: bool|null, active_on: string|null, known: string|null, unsure: array{resume: int, count: int}|null}>
+     */
+    private function told(Requisition $requisition, array $ranked): array
+    {
+        $rows = [];
+        foreach ([] === $ranked ? [] : $this->db->rows(
             'SELECT c.id, c.name, c.headline, c.city, c.years, c.would_move, c.active_on, c.contact_barred_until, r.text, r.id AS resume, r.unsure, p.id AS application FROM candidate c LEFT JOIN LATERAL (SELECT id, text, unsure FROM resume WHERE candidate_id = c.id ORDER BY created_at DESC, id DESC LIMIT 1) r ON true
-             LEFT JOIN application p ON p.candidate_id = c.id AND p.requisition_id = :r WHERE c.id IN (:ids) AND NOT EXISTS (SELECT 1 FROM verdict v WHERE v.candidate_id = c.id AND v.requisition_id = :r) AND c.erased_at IS NULL',
-            ['ids' => $ids, 'r' => $requisition->id],
-        );
-        $found = [];
-        foreach ($rows as $row) {
-            $fit = $fits[$row->int('id')] ?? null;
-            $found[] = ['ref' => (string) $row->int('id'), 'name' => $row->str('name'), 'headline' => $row->str('headline'), 'city' => $row->strOrNull('city') ?? '', 'years' => $row->floatOrNull('years'), 'text' => $row->strOrNull('text') ?? '', 'score' => $fit?->score,
-                'parts' => array_map(static fn ($p): array => $p->toArray(), $fit->parts ?? []), 'kept' => null !== $row->intOrNull('application'), 'barred' => $row->strOrNull('contact_barred_until'), 'would_move' => null === $row['would_move'] ? null : $row->bool('would_move'), 'active_on' => $row->strOrNull('active_on'), 'known' => null, 'unsure' => ($row->intOrNull('unsure') ?? 0) > 0 ? ['resume' => $row->int('resume'), 'count' => $row->int('unsure')] : null];
+             LEFT JOIN application p ON p.candidate_id = c.id AND p.requisition_id = :r WHERE c.id = ANY (CAST(:ids AS int[]))',
+            ['ids' => '{'.implode(',', array_column($ranked, 'ref')).'}', 'r' => $requisition->id],
+        ) as $row) {
+            $rows[$row->int('id')] = $row;
+        }
+        $told = [];
+        foreach ($ranked as ['ref' => $ref, 'fit' => $fit]) {
+            $row = $rows[(int) $ref] ?? null;
+            if (null !== $row) {
+                $told[] = ['ref' => $ref, 'name' => $row->str('name'), 'headline' => $row->str('headline'), 'city' => $row->strOrNull('city') ?? '', 'years' => $row->floatOrNull('years'), 'text' => $row->strOrNull('text') ?? '', 'score' => $fit->score,
+                    'parts' => array_map(static fn ($p): array => $p->toArray(), $fit->parts), 'kept' => null !== $row->intOrNull('application'), 'barred' => $row->strOrNull('contact_barred_until'), 'would_move' => null === $row['would_move'] ? null : $row->bool('would_move'), 'active_on' => $row->strOrNull('active_on'), 'known' => null, 'unsure' => ($row->intOrNull('unsure') ?? 0) > 0 ? ['resume' => $row->int('resume'), 'count' => $row->int('unsure')] : null];
+            }
         }
 
-        return $this->byFit($found);
+        return $told;
     }
 
     /** @return list<array{ref: string, name: string, headline: string, city: string, years: float|null, text: string, score: int|null, parts: list<array<string, mixed>>, kept: bool, barred: string|null, would_move: bool|null, active_on: string|null, known: string|null, unsure: array{resume: int, count: int}|null}> */

@@ -31,7 +31,7 @@ final readonly class SecurityHeaders
         $headers->set('Cross-Origin-Opener-Policy', 'same-origin');
         $started = $event->getRequest()->server->get('REQUEST_TIME_FLOAT');
         if (is_numeric($started)) {
-            $headers->set('Server-Timing', \sprintf('app;dur=%.1f, db;desc="%d queries"', 1000 * (microtime(true) - (float) $started), $this->queries->count()));
+            $headers->set('Server-Timing', ltrim($headers->get('Server-Timing').', ', ', ').\sprintf('app;dur=%.1f, db;desc="%d queries"', 1000 * (microtime(true) - (float) $started), $this->queries->count()));
         }
     }
 }

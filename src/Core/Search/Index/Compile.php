@@ -16,35 +16,40 @@ use Jorvent\Core\Search\Criterion;
 use Jorvent\Core\Search\Gazetteer;
 use Jorvent\Core\Search\Judge;
 use Jorvent\Core\Search\Kind;
+use Jorvent\Core\Search\Notation;
 use Jorvent\Core\Search\Profile;
 use Jorvent\Core\Search\Town;
 use Jorvent\Core\Search\When;
-use Jorvent\Core\Search\Widen;
 
 /** Rows of a search as sets of keys; held equal to Judge by a property test. */
-final readonly class Compile
+final class Compile
 {
     /** Calendar years a study may have ended in. */
     private const YEARS = [1900, 2155];
 
-    /** @param int $jobs how many jobs of one person are looked through: no more than anyone has */
-    public function __construct(private Context $context, private int $jobs = Profile::STINTS)
+    /** @var array<string, Expr> parts that several rows and alternatives have, so that each is put together once */
+    private array $shared = [];
+
+    /** @param array{j: int, e: int, c: int} $slots how many jobs, studies and certificates of one person are looked through: no more than anyone has */
+    public function __construct(private readonly Context $context, private readonly array $slots = ['j' => Profile::STINTS, 'e' => Profile::STUDIES, 'c' => Profile::LICENCES])
     {
     }
 
     public function row(Node|Criterion $row): RowPlan
     {
         if ($row instanceof Node) {
-            return new RowPlan(self::node($row), $row instanceof Any && '' === $row->written ? array_map(self::node(...), $row->nodes) : []);
+            $alternatives = $row instanceof Any && '' === $row->written ? array_map(self::node(...), $row->nodes) : [];
+
+            return new RowPlan([] === $alternatives ? self::node($row) : new Join($alternatives), $alternatives);
         }
-        $tie = Kind::OneJob === $row->kind || Kind::OneStudy === $row->kind;
-        $wider = $row->out ? null : Widen::step($row);
+        $alternatives = array_map($this->criterion(...), Judge::split($row));
+        if ($row->out || (Kind::OneJob !== $row->kind && Kind::OneStudy !== $row->kind)) {
+            return new RowPlan([] === $alternatives ? $this->criterion($row) : new Join($alternatives), $alternatives);
+        }
 
         return new RowPlan(
-            $this->criterion($row), array_map($this->criterion(...), Judge::split($row)),
-            $tie && !$row->out ? array_map(fn (int $i): Expr => $this->criterion($row->with(['parts' => array_values(array_diff_key($row->parts, [$i => 0]))])), array_keys($row->parts)) : [],
-            $tie && !$row->out ? new Meet(array_map(fn (Criterion $part): Expr => $this->criterion(Kind::OneJob === $row->kind && $part->kind->ofJob() ? $part->with(['when' => $row->when, 'from' => $row->from, 'to' => $row->to]) : ($part->kind->ofStudy() ? $part : new Criterion($row->kind, when: $row->when, parts: [$part]))), $row->parts)) : null,
-            null === $wider ? null : $this->criterion($wider),
+            $this->criterion($row), [], array_map(fn (int $i): Expr => $this->criterion($row->with(['parts' => array_values(array_diff_key($row->parts, [$i => 0]))])), array_keys($row->parts)),
+            new Meet(array_map(fn (Criterion $part): Expr => $this->criterion(Kind::OneJob === $row->kind && $part->kind->ofJob() ? $part->with(['when' => $row->when, 'from' => $row->from, 'to' => $row->to]) : ($part->kind->ofStudy() ? $part : new Criterion($row->kind, when: $row->when, parts: [$part]))), $row->parts)),
         );
     }
 
@@ -94,7 +99,7 @@ final readonly class Compile
             Kind::Pipeline => new Join(array_map(static fn (string $v): Expr => new Leaf('in:'.$v), $c->values)),
             Kind::SetAside => new Join(array_map(static fn (string $v): Expr => new Leaf('aside:'.$v), $c->values)),
             Kind::OneJob => $this->jobs($c, $c->parts),
-            Kind::OneStudy => new Join(array_map(fn (int $i): Expr => new Meet([new Leaf("e$i"), ...array_map(fn (Criterion $p): Expr => $this->turned($p, $this->ofStudy("e$i:", $p)), $c->parts)]), range(0, Profile::STUDIES - 1))),
+            Kind::OneStudy => new Join(array_map(fn (int $i): Expr => new Meet([new Leaf("e$i"), ...array_map(fn (Criterion $p): Expr => $this->turned($p, $this->ofStudy("e$i:", $p)), $c->parts)]), self::below($this->slots['e']))),
         };
     }
 
@@ -148,27 +153,43 @@ final readonly class Compile
     private function jobs(Criterion $c, array $parts): Expr
     {
         $of = [];
-        for ($i = 0; $i < $this->jobs; ++$i) {
-            $all = [new Leaf("j$i")];
-            if (When::Ever !== $c->when) {
-                $all[] = When::Now === $c->when ? new Leaf("j$i:now") : new Minus(new Leaf("j$i:now"));
-            }
-            if ($c->isBetween()) {
-                $all[] = new Leaf("j$i:f");
-            }
-            if (null !== $c->to) {
-                $all[] = Numbers::atMost("j$i:f", 12 * $c->to + 11 - Numbers::MONTH_ZERO, Numbers::SLOT_BITS['f']);
-            }
-            if (null !== $c->from) {
-                $all[] = new Join([new Leaf("j$i:now"), Numbers::atLeast("j$i:to", 12 * $c->from - Numbers::MONTH_ZERO, Numbers::SLOT_BITS['t'])]);
-            }
+        for ($i = 0; $i < $this->slots['j']; ++$i) {
+            $all = [$this->shared("j$i|{$c->when->value}|$c->from|$c->to|".($c->isBetween() ? 1 : 0), fn (): Expr => $this->then($i, $c))];
             foreach ($parts as $part) {
-                $all[] = $this->turned($part, Kind::Years === $part->kind ? $this->length($i, $part) : $this->ofValues("j$i:", $part));
+                $all[] = $this->shared("j$i|".Notation::write($part), fn (): Expr => $this->turned($part, Kind::Years === $part->kind ? $this->length($i, $part) : $this->ofValues("j$i:", $part)));
             }
             $of[] = new Meet($all);
         }
 
         return new Join($of);
+    }
+
+    /** The N-th job of someone, when it is held at the time asked for. */
+    private function then(int $i, Criterion $c): Expr
+    {
+        $all = [new Leaf("j$i")];
+        if (When::Ever !== $c->when) {
+            $all[] = When::Now === $c->when ? new Leaf("j$i:now") : new Minus(new Leaf("j$i:now"));
+        }
+        if ($c->isBetween()) {
+            $all[] = new Leaf("j$i:f");
+            $all[] = null === $c->to ? new Leaf("j$i:f") : Numbers::atMost("j$i:f", 12 * $c->to + 11 - Numbers::MONTH_ZERO, Numbers::SLOT_BITS['f']);
+            $all[] = null === $c->from ? new Leaf("j$i") : new Join([new Leaf("j$i:now"), Numbers::atLeast("j$i:to", 12 * $c->from - Numbers::MONTH_ZERO, Numbers::SLOT_BITS['t'])]);
+        }
+
+        return new Meet($all);
+    }
+
+    /** @param callable(): Expr $make */
+    private function shared(string $key, callable $make): Expr
+    {
+        return $this->shared[$key] ??= $make();
+    }
+
+    /** @return list<int> */
+    private static function below(int $n): array
+    {
+        return $n > 0 ? range(0, $n - 1) : [];
     }
 
     private function turned(Criterion $part, Expr $met): Expr
@@ -219,9 +240,9 @@ final readonly class Compile
     private function certificates(Criterion $c): Expr
     {
         $of = [];
-        for ($i = 0; $i < Profile::LICENCES; ++$i) {
+        for ($i = 0; $i < $this->slots['c']; ++$i) {
             $named = new Join(array_map(fn (string $v): Expr => $this->phrase("c$i:n:", $v), $c->values));
-            $of[] = '' === $c->day ? $named : new Meet([$named, new Join([new Leaf("c$i:open"), Numbers::atLeast("c$i:u", Numbers::days($c->day), Numbers::SLOT_BITS['u'])])]);
+            $of[] = '' === $c->day ? $named : new Meet([$named, $this->shared("c$i:u|$c->day", static fn (): Expr => new Join([new Leaf("c$i:open"), Numbers::atLeast("c$i:u", Numbers::days($c->day), Numbers::SLOT_BITS['u'])]))]);
         }
 
         return new Join($of);

@@ -19,7 +19,7 @@ use Jorvent\Core\Search\Stint;
  *
  *  | key                                  | who
  *  |--------------------------------------|--------------------------------------------------------------
- *  | all                                  | everyone
+ *  | all, resume                          | everyone; who has a resume
  *  | w:TERM, f:FIELD:TERM                 | whose text, or that field, has the term
  *  | x:…                                  | phrases and beginnings of words that were looked for (People\Store\Runs)
  *  | wants:K, earns:K                     | expected and current pay by column of Core\Market, in euro of the day it was indexed
@@ -34,7 +34,7 @@ use Jorvent\Core\Search\Stint;
  *  | whole:t:FOLDED|TITLE, whole:e:…      | all of a title, an employer, and as it is written: what is counted as facets
  *  | jN, jN:now, jN:t:…, jN:f.i …         | the same of the N-th job; f first month, t last month, l months in it
  *  | eN, eN:s:…, eN:d:…, eN:v:RANK, eN:m:…, eN:y.i | school, field, level, mode and year of the N-th study
- *  | cN:n:…, cN:u.i, cN:open              | name and last day of the N-th certificate
+ *  | cN, cN:n:…, cN:u.i, cN:open              | name and last day of the N-th certificate
  */
 final class Keys
 {
@@ -42,7 +42,7 @@ final class Keys
     public static function facts(Profile $p): array
     {
         $keys = [
-            'all', 'ans:'.AnswerChance::history($p->asked, $p->answered),
+            'all', ...$p->read ? ['resume'] : [], 'ans:'.AnswerChance::history($p->asked, $p->answered),
             ...null === $p->years ? [] : Numbers::keys('years', (int) $p->years, Numbers::BITS['years']),
             ...null === $p->notice ? [] : Numbers::keys('notice', $p->notice, Numbers::BITS['notice']),
             ...null === $p->expects || '' === $p->currency ? [] : ['cur:'.$p->currency, ...Numbers::keys('pay', $p->expects, Numbers::BITS['pay'])],
@@ -75,7 +75,7 @@ final class Keys
         self::jobs($p->stints, $keys);
         self::studies($p, $keys);
         foreach (\array_slice($p->licences, 0, Profile::LICENCES) as $i => $licence) {
-            array_push($keys, ...self::phrases("c$i:n:", $licence->name), ...null === $licence->until ? ["c$i:open"] : Numbers::keys("c$i:u", Numbers::days($licence->until), Numbers::SLOT_BITS['u']));
+            array_push($keys, "c$i", ...self::phrases("c$i:n:", $licence->name), ...null === $licence->until ? ["c$i:open"] : Numbers::keys("c$i:u", Numbers::days($licence->until), Numbers::SLOT_BITS['u']));
         }
 
         return array_values(array_unique($keys));

@@ -11,9 +11,8 @@ final readonly class RowPlan
      * @param list<Expr> $alternatives each way to pass it, where there are several
      * @param list<Expr> $parts        of a tie: the tie without each of its parts
      * @param Expr|null  $loose        of a tie: its parts met anywhere, not in one and the same
-     * @param Expr|null  $wider        the row one step wider, where it has steps
      */
-    public function __construct(public Expr $all, public array $alternatives = [], public array $parts = [], public ?Expr $loose = null, public ?Expr $wider = null)
+    public function __construct(public Expr $all, public array $alternatives = [], public array $parts = [], public ?Expr $loose = null)
     {
     }
 }
