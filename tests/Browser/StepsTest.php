@@ -108,7 +108,7 @@ final class StepsTest extends BrowserTest
             self::standIn('calendar', 'wrong');
             $staff->go('/r/2201/interviews')->press('Arrange')->sees('.is-refused', 'Nothing is booked blindly');
             self::standIn('resumes', 'down');
-            $staff->go('/r/2201/sourcing?q=PLC')->sees('.ladder', 'Crewfold did not answer')->sees('.res');
+            $staff->go('/r/2201/sourcing?in=bank&q=PLC')->sees('.ladder', 'Crewfold did not answer')->press('Match')->sees('.res');
         } finally {
             self::standIn('calendar', 'normal');
             self::standIn('resumes', 'normal');
@@ -119,7 +119,7 @@ final class StepsTest extends BrowserTest
     {
         $staff = $this->browser()->signIn(self::SOLVEIG);
         $staff->type('g', 'r')->sees('.jt.wide')->type('/')->type('naval', 'Enter')->sees('h2', 'Requisitions and openings 2')->type('j', 'Enter')->sees('.jv-req', 'Naval Architect');
-        $staff->type('g', 's')->sees('.qline')->type('c')->type('CFD', 'Enter')->sees('.yl', 'Says CFD')->type('Escape', 'j')->sees('#reader h2');
+        $staff->type('g', 's')->sees('.qline')->type('f')->type('CFD', 'Enter')->sees('.yl', 'Says CFD')->type('Escape', 'j')->sees('#reader h2');
         $before = $staff->text('#reader h2');
         $staff->type('j')->until(static fn (): bool => $staff->text('#reader h2') !== $before, 'the reader did not follow');
         $staff->until(static fn (): bool => str_contains($staff->settled()->text('#reader'), 'Set aside') || str_contains($staff->type('j')->text('#reader'), 'Set aside'), 'nobody could be set aside');

@@ -71,7 +71,8 @@ final class SourcingPage extends Page
     {
         $started = hrtime(true);
         $found = $this->found($number, $request);
-        $response = $this->render('people/_sourcing.html.twig', $found);
+        // after keeping someone the line above changed too
+        $response = $this->render('people/_sourcing.html.twig', $found + ($request->query->has('line') ? ['view' => $this->views->byNumber($number)] : []));
         $response->headers->set('HX-Replace-Url', $this->generateUrl('sourcing', $found['address']));
         $response->headers->set('Server-Timing', \sprintf('count;dur=%.2f, ladder;dur=%.2f, fit;dur=%.2f, memory;dur=%.1f, all;dur=%.2f', $found['result']->counted, $found['times']['ladder'], $found['times']['fit'], memory_get_peak_usage() / 1e6, (hrtime(true) - $started) / 1e6));
 
@@ -131,7 +132,7 @@ final class SourcingPage extends Page
         $search = SearchForm::read($request->request->all());
         $in = $input->line('in');
 
-        return array_filter(['number' => $number, 'q' => $search?->text, 'c' => $search?->lines(), 'in' => \in_array($in, ['bank', 'short'], true) ? $in : null, 'page' => $input->int('page'), 'person' => $input->line('next')], static fn (mixed $v): bool => null !== $v && '' !== $v && [] !== $v && 1 !== $v);
+        return array_filter(['number' => $number, 'q' => $search?->text, 'c' => $search?->lines(), 'in' => \in_array($in, ['bank', 'short'], true) ? $in : null, 'page' => $input->int('page'), 'person' => $input->line('next'), 'line' => $request->headers->has('HX-Request') ? 'new' : null], static fn (mixed $v): bool => null !== $v && '' !== $v && [] !== $v && 1 !== $v);
     }
 
     /** @return array{address: array<string, mixed>, times: array{ladder: float, fit: float}, result: SearchResult, ...} */

@@ -1,0 +1,98 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jorvent\Tests\Browser;
+
+use Facebook\WebDriver\WebDriverBy;
+use Jorvent\Tests\Support\Browser;
+use Jorvent\Tests\Support\BrowserTest;
+use PHPUnit\Framework\Attributes\CoversNothing;
+
+/** Searching as a recruiter does it: results follow typing, the ladder says what each row costs, and nothing is lost. */
+#[CoversNothing]
+final class SourcingTest extends BrowserTest
+{
+    public function testResultsFollowTypingAndNothingReloads(): void
+    {
+        $staff = $this->browser()->signIn('solveig.aune@skerryline.example')->go('/r/2204/sourcing?q=');
+        $everyone = (int) $staff->text('#q-total .snd');
+        self::assertGreaterThan(100, $everyone);
+        $staff->driver->executeScript('window.stays = true');
+        self::ask($staff, 'stability AND (Rhino OR AutoCAD)')->until(static fn (): bool => (int) $staff->text('#q-total .snd') < $everyone, 'the figures did not follow');
+        $staff->sees('.ladder', 'Says one of')->sees('.alts', 'Rhino adds')->sees('.res mark')->sees('#facets', 'Titles they have or had');
+        self::assertSame((int) $staff->text('#q-total .snd'), (int) $staff->text('.seg a.on b'));
+        self::assertSame($staff->text('#q-total .snd'), trim($staff->text('.jv-stations a[aria-current] .jv-pill')), 'the line above says the same');
+        self::assertTrue($staff->driver->executeScript('return window.stays === true && document.activeElement.id === "q"'), 'no reload, and one can type on');
+        // an error is shown at its place, with the repair on a key
+        self::ask($staff, 'stability AND (Rhino')->sees('#q-about', 'bracket');
+        $staff->driver->executeScript('document.querySelector("[data-query]").click()');
+        $staff->until(static fn (): bool => 'stability AND (Rhino)' === $staff->find('#q')->getAttribute('value') || '' === $staff->text('#q-about'), 'the repair was not taken');
+        // a reload, or coming back days later, shows the same
+        $total = $staff->text('#q-total .snd');
+        $staff->go('/r/2204/sourcing');
+        self::assertSame($total, $staff->text('#q-total .snd'));
+    }
+
+    public function testCriteriaAreAddedChangedAndDroppedByKeyboard(): void
+    {
+        $staff = $this->browser()->signIn('solveig.aune@skerryline.example')->go('/r/2203/sourcing?q=');
+        $everyone = $staff->text('#q-total .snd');
+        $staff->type('c')->press('Years of work', '#adder')->sees('details.crit[open]');
+        self::assertSame('k0-from', $staff->driver->executeScript('return document.activeElement.id'), 'one can type at once');
+        $staff->driver->switchTo()->activeElement()->sendKeys('12');
+        $staff->until(static fn (): bool => $everyone !== $staff->text('#q-total .snd'), 'the figures did not follow');
+        $staff->sees('.crit summary', '12 or more');
+        self::assertSame(['k0-from', '12'], $staff->driver->executeScript('return [document.activeElement.id, document.activeElement.value]'), 'what one is typing stays');
+        $twelve = (int) $staff->text('#q-total .snd');
+        $staff->sees('#facets', 'One step wider');
+        $staff->driver->executeScript('document.activeElement.blur()');
+        $staff->type('w')->until(static fn (): bool => (int) $staff->text('#q-total .snd') > $twelve, 'a step wider brought nobody');
+        $staff->sees('.crit summary', '11 or more');
+        // a tie, as an address
+        $staff->go('/r/2203/sourcing?q=&c[]='.rawurlencode('one_job(title=second engineer)(years;from=2)').'&c[]='.rawurlencode('place=Bergen;km=30;moves'));
+        $staff->sees('.yl.tie', 'In one and the same job')->sees('.yl.tie', 'not tied to one')->sees('.ladder', 'within 30 km, or would move');
+        $short = (int) $staff->text('.seg a:nth-child(2) b');
+        $staff->press('One short')->sees('.res', 'misses');
+        self::assertGreaterThan(0, $short);
+        $staff->sees('#reader .jv-notice', 'does not pass row');
+        $staff->type('d')->until(static fn (): bool => 1 === \count($staff->driver->findElements(WebDriverBy::cssSelector('.yl .gain'))), 'the dearest row was not dropped');
+    }
+
+    public function testKeepingAndSettingAsideStayOnThePlace(): void
+    {
+        $staff = $this->browser()->signIn('solveig.aune@skerryline.example')->go('/r/2205/sourcing?q='.rawurlencode('SQL'));
+        $staff->driver->executeScript('window.stays = true');
+        self::walkTo($staff, '#reader form [data-key=a]');
+        $first = $staff->text('.res.is-sel .w6');
+        $staff->type('a')->sees('.is-said', 'set aside')->sees('#found', 'Set aside here:')->sees('#found s', $first);
+        $second = $staff->text('.res.is-sel .w6');
+        self::assertNotSame($first, $second);
+        $staff->type('j')->until(static fn (): bool => $second !== $staff->text('.res.is-sel .w6'), 'j did not walk');
+        $staff->sees('#reader h2', $staff->text('.res.is-sel .w6'));
+        $before = $staff->text('.jv-stations');
+        self::walkTo($staff, '#reader form [data-key=y]');
+        $staff->type('y')->sees('.is-said', 'is kept');
+        $staff->until(static fn (): bool => $before !== $staff->text('.jv-stations'), 'the line above did not follow');
+        self::assertTrue($staff->driver->executeScript('return window.stays === true'));
+        $staff->type('u')->sees('.is-said', 'back');
+    }
+
+    /** Down the list until someone is open with whom that can be done. */
+    private static function walkTo(Browser $staff, string $selector): void
+    {
+        for ($i = 0; $i < 20 && [] === $staff->driver->findElements(WebDriverBy::cssSelector($selector)); ++$i) {
+            $before = $staff->text('#reader h2');
+            $staff->type('j')->until(static fn (): bool => $before !== $staff->text('#reader h2'), 'the reader did not follow');
+        }
+        $staff->sees($selector);
+    }
+
+    private static function ask(Browser $staff, string $query): Browser
+    {
+        $staff->find('#q')->clear();
+        $staff->find('#q')->sendKeys($query);
+
+        return $staff;
+    }
+}
