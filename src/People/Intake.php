@@ -189,10 +189,10 @@ final readonly class Intake
         $this->db->execute("UPDATE intake SET state = 'cancelled' WHERE id = :i AND state = 'open'", ['i' => $intake]);
     }
 
-    /** @return list<Record> with how many files are in which state */
+    /** @return list<Record> with how many files are in which state; where something came last stands first, for the mails of a day come one by one */
     public function recent(int $account): array
     {
-        return $this->db->rows("SELECT i.id, i.state, i.created_at, i.account_id IS NULL AS mailed, count(f.id) AS files, count(*) FILTER (WHERE f.state = 'waiting') AS waiting, count(*) FILTER (WHERE f.state = 'read') AS read, count(*) FILTER (WHERE f.state = 'failed') AS failed, count(*) FILTER (WHERE f.state = 'known') AS known FROM intake i JOIN intake_file f ON f.intake_id = i.id WHERE (i.account_id = :a OR i.account_id IS NULL) GROUP BY i.id ORDER BY i.id DESC LIMIT 20", ['a' => $account]);
+        return $this->db->rows("SELECT i.id, i.state, i.created_at, i.account_id IS NULL AS mailed, count(f.id) AS files, count(*) FILTER (WHERE f.state = 'waiting') AS waiting, count(*) FILTER (WHERE f.state = 'read') AS read, count(*) FILTER (WHERE f.state = 'failed') AS failed, count(*) FILTER (WHERE f.state = 'known') AS known FROM intake i JOIN intake_file f ON f.intake_id = i.id WHERE (i.account_id = :a OR i.account_id IS NULL) GROUP BY i.id ORDER BY max(f.id) DESC LIMIT 20", ['a' => $account]);
     }
 
     /** @return list<Record> the files of one, what needs someone first */
