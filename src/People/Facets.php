@@ -10,7 +10,7 @@ use Jorvent\People\Store\Bits;
 use Jorvent\People\Store\Sets;
 use Jorvent\Platform\Database\Db;
 
-/** The titles and employers that most people of a set have, counted as the criterion that stands for them counts: exact, with proof that none is missing. */
+/** The titles and employers that most people of a set have, counted as the criterion that stands for them counts. How common a value is anywhere, which tells when no other can be among the first, is up to ten minutes old; the counts themselves are of now. */
 final readonly class Facets
 {
     /** Up to so many people are read one by one; above, values are counted from the most common on until no other can be among the first. */

@@ -5,12 +5,14 @@ declare(strict_types=1);
 namespace Jorvent\People;
 
 use Jorvent\Core\Query\Any;
+use Jorvent\Core\Query\Document;
 use Jorvent\Core\Query\Row;
 use Jorvent\Core\Query\Tokeniser;
 use Jorvent\Core\Search\Coverage;
 use Jorvent\Core\Search\Fit;
 use Jorvent\Core\Search\Index\Compile;
 use Jorvent\Core\Search\Index\Leaf;
+use Jorvent\Core\Search\Person;
 use Jorvent\Core\Search\Wanted;
 use Jorvent\People\Store\Sets;
 use Jorvent\Platform\Database\Db;
@@ -33,8 +35,11 @@ final readonly class FitOfCandidates
         if ([] === $ids) {
             return $fits;
         }
-        $coverage = $this->coverage(array_values(array_unique([...$wanted->musts, ...$wanted->wishes])));
-        foreach ($this->db->rows('SELECT id, years, city, would_move FROM candidate WHERE id = ANY (CAST(:ids AS int[]))', ['ids' => '{'.implode(',', $ids).'}']) as $row) {
+        [$coverage, $everyone] = $this->coverage(array_values(array_unique([...$wanted->musts, ...$wanted->wishes])));
+        // an applicant who stands apart is found by no search, yet has a fit
+        $apart = array_values(array_filter($ids, static fn (int $id): bool => !gmp_testbit($everyone, $id)));
+        $fits = $this->each($wanted, $apart);
+        foreach ($this->db->rows('SELECT id, years, city, would_move FROM candidate WHERE id = ANY (CAST(:ids AS int[]))', ['ids' => '{'.implode(',', array_diff($ids, $apart)).'}']) as $row) {
             $id = $row->int('id');
             $fits[$id] = Fit::by($wanted, static fn (string $skill): Coverage => $coverage($skill, $id), $row->floatOrNull('years'), $row->strOrNull('city'), null === $row['would_move'] ? null : $row->bool('would_move'));
         }
@@ -43,14 +48,32 @@ final readonly class FitOfCandidates
     }
 
     /**
+     * From the resumes themselves.
+     *
+     * @param list<int> $ids
+     *
+     * @return array<int, Fit>
+     */
+    private function each(Wanted $wanted, array $ids): array
+    {
+        $fits = [];
+        foreach ([] === $ids ? [] : $this->db->rows('SELECT c.id, c.headline, c.years, c.city, c.would_move, r.text FROM candidate c LEFT JOIN LATERAL (SELECT text FROM resume WHERE candidate_id = c.id ORDER BY created_at DESC, id DESC LIMIT 1) r ON true WHERE c.id IN (:ids)', ['ids' => $ids]) as $row) {
+            $text = $row->strOrNull('text');
+            $fits[$row->int('id')] = Fit::of($wanted, new Person(null === $text ? null : Document::of($row->str('headline'), $text), $row->floatOrNull('years'), $row->strOrNull('city'), null === $row['would_move'] ? null : $row->bool('would_move')));
+        }
+
+        return $fits;
+    }
+
+    /**
      * @param list<string> $skills
      *
-     * @return \Closure(string, int): Coverage
+     * @return array{\Closure(string, int): Coverage, \GMP} how someone in the sets answers a skill, and who is in them
      */
-    private function coverage(array $skills): \Closure
+    private function coverage(array $skills): array
     {
         $tokeniser = new Tokeniser();
-        $expressions = [new Leaf('resume')];
+        $expressions = [new Leaf('resume'), new Leaf('all')];
         $words = [];
         foreach ($skills as $skill) {
             $row = $tokeniser->row($skill);
@@ -68,7 +91,7 @@ final readonly class FitOfCandidates
         }
         $sets = $this->sets->of($expressions);
 
-        return static function (string $skill, int $id) use ($sets, $words): Coverage {
+        $by = static function (string $skill, int $id) use ($sets, $words): Coverage {
             if ([] === $words[$skill] || !gmp_testbit($sets[0], $id)) {
                 return Coverage::NotStated;
             }
@@ -84,5 +107,7 @@ final readonly class FitOfCandidates
                 default => Coverage::Missing,
             };
         };
+
+        return [$by, $sets[1]];
     }
 }

@@ -15,7 +15,7 @@ final readonly class PersonRecord
 {
     public const MOST_TAGS = 30;
 
-    public function __construct(private Db $db, private ClockInterface $clock, private ActivityLog $log)
+    public function __construct(private Db $db, private ClockInterface $clock, private ActivityLog $log, private IndexCandidate $index)
     {
     }
 
@@ -53,6 +53,7 @@ final readonly class PersonRecord
                 $this->db->execute('INSERT INTO tag (name) VALUES (:n) ON CONFLICT (lower(name)) DO NOTHING', ['n' => $name]);
                 $this->db->execute('INSERT INTO candidate_tag (candidate_id, tag_id, account_id, at) SELECT :c, id, :by, :now FROM tag WHERE lower(name) = lower(:n) ON CONFLICT DO NOTHING', ['c' => $candidate, 'n' => $name, 'by' => $by, 'now' => $this->clock->now()]);
             }
+            ($this->index)($candidate);
             $this->log->record('candidate.tagged', 'candidate', $candidate, null, $candidate, ['tags' => $names]);
         });
     }
@@ -63,6 +64,7 @@ final readonly class PersonRecord
         $this->db->transaction(function () use ($candidate, $tag): void {
             $this->db->execute('DELETE FROM candidate_tag WHERE candidate_id = :c AND tag_id = :t', ['c' => $candidate, 't' => $tag]);
             $this->db->execute('DELETE FROM tag WHERE id = :t AND NOT EXISTS (SELECT 1 FROM candidate_tag WHERE tag_id = :t)', ['t' => $tag]);
+            ($this->index)($candidate);
         });
     }
 
@@ -75,6 +77,7 @@ final readonly class PersonRecord
         }
         $this->db->transaction(function () use ($candidate, $until, $note): void {
             $this->db->execute('UPDATE candidate SET contact_barred_until = :u, contact_barred_note = :n WHERE id = :c', ['c' => $candidate, 'u' => $until?->format('Y-m-d'), 'n' => null === $until ? '' : mb_substr($note, 0, 300)]);
+            ($this->index)($candidate);
             $this->log->record(null === $until ? 'candidate.bar_lifted' : 'candidate.barred', 'candidate', $candidate, null, $candidate, null === $until ? [] : ['until' => $until->format('Y-m-d')]);
         });
     }

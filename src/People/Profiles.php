@@ -25,7 +25,7 @@ final class Profiles
         (SELECT json_agg(q.number ORDER BY q.number) FROM application p JOIN requisition q ON q.id = p.requisition_id WHERE p.candidate_id = c.id AND p.state = 'active')::text AS pipelines,
         (SELECT json_agg(q.number ORDER BY q.number) FROM verdict v JOIN requisition q ON q.id = v.requisition_id WHERE v.candidate_id = c.id)::text AS set_aside
         FROM candidate c LEFT JOIN LATERAL (SELECT n.text, n.reading, (SELECT json_object_agg(x.item, json_build_object('verdict', x.verdict, 'value', x.value)) FROM resume_correction x WHERE x.resume_id = n.id)::text AS corrections FROM resume n WHERE n.candidate_id = c.id ORDER BY n.created_at DESC, n.id DESC LIMIT 1) r ON true
-        WHERE c.erased_at IS NULL AND c.merged_into IS NULL AND ";
+        WHERE c.erased_at IS NULL AND c.merged_into IS NULL AND c.claims IS NULL AND ";
 
     /** @var array<string, float>|null */
     private ?array $perEuro = null;
@@ -37,7 +37,7 @@ final class Profiles
     /**
      * @param list<int> $ids
      *
-     * @return array<int, Profile> by id; who was forgotten or joined with another is not there
+     * @return array<int, Profile> by id; who was forgotten, joined with another or stands apart is not there
      */
     public function of(array $ids): array
     {

@@ -55,7 +55,7 @@ final readonly class SamePerson
         }
         // how many stand under each key; the count of a name is also how common it is
         $sizes = [];
-        foreach ($this->db->rows('SELECT k.key, (SELECT count(*) FROM (SELECT 1 FROM candidate_block b WHERE b.key = k.key LIMIT :most) x) AS n FROM unnest(CAST(:keys AS text[])) k(key)', ['keys' => '{'.implode(',', array_map(static fn (string $k): string => '"'.addcslashes($k, '"\\').'"', [...$keys, Blocks::called($traits)])).'}', 'most' => self::COUNTED]) as $row) {
+        foreach ($this->db->rows('SELECT k.key, (SELECT count(*) FROM (SELECT 1 FROM candidate_block b WHERE b.key = k.key LIMIT :most) x) AS n FROM unnest(CAST(:keys AS text[])) k(key)', ['keys' => Db::array([...$keys, Blocks::called($traits)]), 'most' => self::COUNTED]) as $row) {
             $sizes[$row->str('key')] = $row->int('n');
         }
         $telling = array_values(array_filter($keys, static fn (string $k): bool => ($sizes[$k] ?? 0) <= self::LARGEST));

@@ -55,7 +55,13 @@ final class SearchCommand extends Command
             }
         }
         $search = new Search(\is_string($text) ? $text : '', $criteria);
-        $day = \is_string($input->getOption('day')) ? new \DateTimeImmutable($input->getOption('day')) : null;
+        $written = $input->getOption('day');
+        $day = \is_string($written) ? \DateTimeImmutable::createFromFormat('!Y-m-d', $written) : null;
+        if (false === $day) {
+            $output->writeln('<error>--day is written as YYYY-MM-DD.</error>');
+
+            return Command::FAILURE;
+        }
         $result = ($this->search)($search, null, $day);
         $problems = array_map(static fn (Problem $p): array => ['code' => $p->code->value, 'at' => $p->start, 'length' => $p->length, 'repaired' => $p->repaired], $result->query->problems);
         $wider = $this->search->wider($result, $day);

@@ -152,6 +152,49 @@ final class SearchTest extends DatabaseTest
         self::assertGreaterThan(8, \count($compared), 'they differ');
     }
 
+    public function testWhatIsSetByHandIsFoundByTheNextSearch(): void
+    {
+        $find = fn (Criterion $c): array => Bits::ids($this->get(SearchCandidates::class)(new Search('', [$c]))->people);
+        $id = $this->int('SELECT min(id) FROM candidate WHERE erased_at IS NULL AND merged_into IS NULL AND contact_barred_until IS NULL');
+        $record = $this->get(\Jorvent\People\PersonRecord::class);
+        self::assertSame([], $find(new Criterion(Kind::Tag, ['found at sea'])));
+        $record->tag($id, ['Found at sea'], 1);
+        self::assertSame([$id], $find(new Criterion(Kind::Tag, ['found at sea'])));
+        $record->untag($id, $this->int("SELECT id FROM tag WHERE name = 'Found at sea'"));
+        self::assertSame([], $find(new Criterion(Kind::Tag, ['found at sea'])));
+        self::assertNotContains($id, $find(new Criterion(Kind::Barred)));
+        $record->bar($id, new \DateTimeImmutable('+1 year'), 'asked on the phone');
+        self::assertContains($id, $find(new Criterion(Kind::Barred)));
+        $record->bar($id, null, '');
+        self::assertNotContains($id, $find(new Criterion(Kind::Barred)));
+    }
+
+    public function testWhoStandsApartIsFoundByNobodyAndScoredAllTheSame(): void
+    {
+        $ids = array_map(static fn ($r): int => $r->int('id'), $this->db()->rows('SELECT c.id FROM candidate c JOIN resume r ON r.candidate_id = c.id WHERE c.erased_at IS NULL AND c.merged_into IS NULL AND c.claims IS NULL ORDER BY c.id LIMIT 2'));
+        $wanted = new \Jorvent\Core\Search\Wanted(['PLC', 'fault finding'], ['high voltage'], 3, 'Bergen');
+        $before = $this->get(\Jorvent\People\FitOfCandidates::class)($wanted, [$ids[1]]);
+        self::assertNotNull($before[$ids[1]]->score);
+        $this->db()->execute('UPDATE candidate SET claims = :other WHERE id = :id', ['other' => $ids[0], 'id' => $ids[1]]);
+        $everyone = $this->get(SearchCandidates::class)(new Search())->ladder->total;
+        $this->get(IndexCandidate::class)->rebuild();
+        $found = $this->get(SearchCandidates::class)(new Search());
+        self::assertSame($everyone - 1, $found->ladder->total);
+        self::assertFalse(gmp_testbit($found->people, $ids[1]));
+        self::assertEquals($before, $this->get(\Jorvent\People\FitOfCandidates::class)($wanted, [$ids[1]]), 'their application has its fit');
+    }
+
+    public function testAListSaysThatItIsCutOnlyWhenItIs(): void
+    {
+        $this->as('Solveig Aune');
+        $this->client->request('GET', '/r/2201/sourcing?q=PLC');
+        self::assertSelectorTextNotContains('main', 'most lately active of');
+        $id = Bits::ids($this->get(SearchCandidates::class)(new Search('PLC'))->people, 1)[0];
+        $this->db()->execute('INSERT INTO verdict (requisition_id, candidate_id, account_id, at) SELECT id, :c, 1, now() FROM requisition WHERE number = 2201 ON CONFLICT DO NOTHING', ['c' => $id]);
+        $this->client->request('GET', '/r/2201/sourcing?q=PLC');
+        self::assertSelectorTextNotContains('main', 'most lately active of');
+    }
+
     public function testPipelinesAreKeptUpByTheDatabase(): void
     {
         $search = $this->get(SearchCandidates::class);

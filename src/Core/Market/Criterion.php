@@ -30,13 +30,9 @@ final readonly class Criterion
 
             return new self('skill', $text, 1 === \count($rows) ? $rows[0] : new Any($rows), 0);
         }
-        $terms = [];
-        foreach ($words as [$word]) {
-            $alternatives = $tokeniser->alternatives($word);
-            array_push($terms, ...$alternatives[\count($alternatives) - 1]);
-        }
+        $terms = $tokeniser->row($text);
 
-        return new self('skill', $text, new Row($terms), 0);
+        return [] === $terms ? null : new self('skill', $text, new Row($terms), 0);
     }
 
     public static function years(int $from): self

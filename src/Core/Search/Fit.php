@@ -81,17 +81,15 @@ final readonly class Fit
         }
         $tokeniser = new Tokeniser();
         $evaluator = new Evaluator();
-        $terms = [];
+        $terms = $tokeniser->row($text);
         $found = $words = 0;
         foreach ($tokeniser->words($text) as [$word]) {
-            $alternatives = $tokeniser->alternatives($word);
             $hit = false;
-            foreach ($alternatives as $row) {
+            foreach ($tokeniser->alternatives($word) as $row) {
                 $hit = $hit || $evaluator->matches(new Row($row), $person->resume);
             }
             $found += $hit ? 1 : 0;
             ++$words;
-            array_push($terms, ...$alternatives[\count($alternatives) - 1]);
         }
         if ([] === $terms) {
             return Coverage::NotStated;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Jorvent\People\Store;
 
 use Doctrine\DBAL\Connection;
+use Jorvent\Platform\Database\Db;
 
 /**
  * The sets under keys, kept in the web server's shared memory between requests. One statement per search finds out what changed since: a kept set is stamped with the oldest transaction still open when
@@ -22,7 +23,7 @@ final class Leaves
     /** @var array{string, int} oldest open transaction and epoch of the last reading */
     private array $read = ['0', 0];
 
-    public function __construct(private readonly Connection $connection, private readonly string $namespace = 'leaf')
+    public function __construct(private readonly Connection $connection)
     {
     }
 
@@ -41,7 +42,7 @@ final class Leaves
         $known = $keeps ? $this->kept($keys) : [];
         [$epoch, $xmin, $rows] = $this->ask($keys, $known);
         if ([] !== $known && $epoch !== $known[array_key_first($known)]['e']) {
-            apcu_clear_cache();
+            apcu_delete(new \APCUIterator('/^(?:leaf|set|facet):/'));
             $known = [];
             [$epoch, $xmin, $rows] = $this->ask($keys, $known);
         }
@@ -56,7 +57,7 @@ final class Leaves
             $sets[$key] = $entry['few'] ? Bits::of(Bits::numbers('V', $entry['d'])) : Bits::read($entry['d']);
             // stamped anew only when there is a reason to write it
             if ($keeps && ([] !== $changed || !isset($known[$key]))) {
-                apcu_store($this->namespace.':'.$key, ['s' => $xmin, 'v' => array_filter($entry['v'], static fn (string $v): bool => (int) $v >= (int) $xmin)] + $entry);
+                apcu_store('leaf:'.$key, ['s' => $xmin, 'v' => array_filter($entry['v'], static fn (string $v): bool => (int) $v >= (int) $xmin)] + $entry);
             }
         }
 
@@ -88,20 +89,20 @@ final class Leaves
             }
         }
         $wanted = array_values(array_diff(array_keys($prints), array_keys($known)));
-        if ([] !== $known) {
+        $snapshot = [] !== $known;
+        if ($snapshot) {
             // one snapshot for what is kept and what is read
             $this->connection->executeStatement('BEGIN ISOLATION LEVEL REPEATABLE READ READ ONLY');
         }
         try {
-            $xmin = '0';
-            if ([] !== $known) {
+            if ($snapshot) {
                 $stamps = [];
                 foreach ($known as $i => $entry) {
                     foreach ($keys[$i] as $key) {
                         $stamps[$key] = isset($stamps[$key]) && (int) $stamps[$key] < (int) $entry['s'] ? $stamps[$key] : $entry['s'];
                     }
                 }
-                [$epoch, $xmin, $changed] = $this->changed($stamps);
+                [$epoch, $changed] = $this->changed($stamps);
                 foreach ($known as $i => $entry) {
                     if ($entry['e'] !== $epoch || [] !== array_filter($keys[$i], static fn (string $k): bool => isset($changed[$k]) && $changed[$k] >= (int) $entry['s'])) {
                         unset($known[$i]);
@@ -117,7 +118,7 @@ final class Leaves
             // of this reading, not of one that putting together may do
             [$stamp, $of] = $this->read;
         } finally {
-            if ('0' !== $xmin) {
+            if ($snapshot) {
                 $this->connection->executeStatement('COMMIT');
             }
         }
@@ -143,26 +144,24 @@ final class Leaves
     /**
      * @param array<array-key, string> $stamps by key
      *
-     * @return array{int, string, array<string, int>} epoch, oldest open transaction, and the last change of each key that changed since its stamp
+     * @return array{int, array<string, int>} epoch, and the last change of each key that changed since its stamp
      */
     private function changed(array $stamps): array
     {
         $epoch = 0;
-        $xmin = '0';
         $changed = [];
         foreach ($this->connection->executeQuery(
-            'SELECT NULL AS key, (SELECT epoch FROM post_epoch)::text AS n, pg_snapshot_xmin(pg_current_snapshot())::text AS ver UNION ALL SELECT k.key, NULL, (SELECT max(p.ver::text::bigint)::text FROM post p WHERE p.key = k.key AND p.ver >= k.stamp) FROM unnest(CAST(:keys AS text[]), CAST(:stamps AS xid8[])) k (key, stamp) WHERE EXISTS (SELECT 1 FROM post p WHERE p.key = k.key AND p.ver >= k.stamp)',
-            ['keys' => self::array(array_map(strval(...), array_keys($stamps))), 'stamps' => self::array(array_values($stamps))],
+            'SELECT NULL AS key, (SELECT epoch FROM post_epoch)::text AS n, NULL AS ver UNION ALL SELECT k.key, NULL, (SELECT max(p.ver::text::bigint)::text FROM post p WHERE p.key = k.key AND p.ver >= k.stamp) FROM unnest(CAST(:keys AS text[]), CAST(:stamps AS xid8[])) k (key, stamp) WHERE EXISTS (SELECT 1 FROM post p WHERE p.key = k.key AND p.ver >= k.stamp)',
+            ['keys' => Db::array(array_map(strval(...), array_keys($stamps))), 'stamps' => Db::array(array_values($stamps))],
         )->iterateNumeric() as [$key, $n, $ver]) {
             if (!\is_string($key)) {
                 $epoch = is_numeric($n) ? (int) $n : 0;
-                $xmin = \is_string($ver) ? $ver : '0';
             } else {
                 $changed[$key] = is_numeric($ver) ? (int) $ver : 0;
             }
         }
 
-        return [$epoch, $xmin, $changed];
+        return [$epoch, $changed];
     }
 
     /**
@@ -174,7 +173,7 @@ final class Leaves
     {
         $known = [];
         foreach ($keys as $key) {
-            $entry = apcu_fetch($this->namespace.':'.$key);
+            $entry = apcu_fetch('leaf:'.$key);
             if (\is_array($entry)) {
                 /** @var array{s: string, e: int, d: string, v: array<int, string>, few: bool} $entry */
                 $known[$key] = $entry;
@@ -209,7 +208,7 @@ final class Leaves
         $statement = $this->connection->executeQuery(
             "SELECT NULL AS key, (SELECT epoch FROM post_epoch) AS seg, pg_snapshot_xmin(pg_current_snapshot())::text AS ver, NULL::bytea AS data
              UNION ALL SELECT p.key, p.seg, p.ver::text, p.data FROM unnest(CAST(:keys AS text[]), CAST(:stamps AS xid8[])) k (key, stamp) JOIN post p ON p.key = k.key AND p.ver >= k.stamp$again",
-            ['keys' => self::array($keys), 'stamps' => self::array($stamps)] + ('' === $again ? [] : ['sk' => self::array($seen['k']), 'ss' => '{'.implode(',', $seen['s']).'}', 'sv' => self::array($seen['v'])]),
+            ['keys' => Db::array($keys), 'stamps' => Db::array($stamps)] + ('' === $again ? [] : ['sk' => Db::array($seen['k']), 'ss' => '{'.implode(',', $seen['s']).'}', 'sv' => Db::array($seen['v'])]),
         );
         $epoch = 0;
         $xmin = '0';
@@ -270,11 +269,5 @@ final class Leaves
         }
 
         return $wide;
-    }
-
-    /** @param list<string> $values */
-    private static function array(array $values): string
-    {
-        return '{'.implode(',', array_map(static fn (string $v): string => '"'.addcslashes($v, '"\\').'"', $values)).'}';
     }
 }

@@ -38,12 +38,12 @@ final readonly class Postings
         $keys = $present = [];
         foreach ([[array_diff($before, $after), 'f'], [array_diff($after, $before), 't']] as [$changed, $flag]) {
             foreach ($changed as $key) {
-                $keys[] = '"'.addcslashes($key, '"\\').'"';
+                $keys[] = $key;
                 $present[] = $flag;
             }
         }
         if ([] !== $keys) {
-            $this->db->execute('SELECT post_put(CAST(:keys AS text[]), CAST(:present AS boolean[]), :id)', ['keys' => '{'.implode(',', $keys).'}', 'present' => '{'.implode(',', $present).'}', 'id' => $candidate]);
+            $this->db->execute('SELECT post_put(CAST(:keys AS text[]), CAST(:present AS boolean[]), :id)', ['keys' => Db::array($keys), 'present' => Db::array($present), 'id' => $candidate]);
         }
     }
 

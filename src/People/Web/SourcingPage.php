@@ -176,7 +176,7 @@ final class SourcingPage extends Page
         $address = array_filter(['number' => $number, 'q' => $search->text, 'c' => $search->lines(), 'in' => 'own' === $source ? null : $source], static fn (mixed $v): bool => null !== $v && [] !== $v);
 
         return [
-            'number' => $number, 'search' => $search, 'query' => $search->text, 'result' => $result, 'source' => $source, 'bank' => $this->bank, 'answer' => $answer, 'failure' => $failure, 'found' => $shown, 'person' => $person, 'position' => $position, 'scored' => \count($refs), 'page' => $page, 'pages' => $pages,
+            'number' => $number, 'search' => $search, 'query' => $search->text, 'result' => $result, 'source' => $source, 'bank' => $this->bank, 'answer' => $answer, 'failure' => $failure, 'found' => $shown, 'person' => $person, 'position' => $position, 'scored' => \count($refs), 'cut' => 'bank' !== $source && \count($refs) >= self::SCORED, 'page' => $page, 'pages' => $pages,
             'next' => ['ref' => $refs[$position] ?? ''], 'rows' => $this->rows($search, $result, $address), 'address' => $address, 'highlighted' => null === $person ? '' : $this->highlighter->mark($person['text'], $looked), 'approved' => $requisition->isApproved(),
             'trail' => null === $person || !ctype_digit($person['ref']) ? [] : $this->trail((int) $person['ref']), 'aside' => $this->setAside($requisition->id), 'short' => 'short' === $source ? $this->missed($result, array_column($shown, 'ref')) : [],
             'blank' => Kind::tryFrom($request->query->getString('add')), 'times' => ['ladder' => ($times[1] - $times[0]) / 1e6, 'fit' => ($times[2] - $times[1]) / 1e6],

@@ -94,6 +94,12 @@ final readonly class Db
         }
     }
 
+    /** @param list<string> $values as an array of texts, to be cast to its type */
+    public static function array(array $values): string
+    {
+        return '{'.implode(',', array_map(static fn (string $v): string => '"'.addcslashes($v, '"\\').'"', $values)).'}';
+    }
+
     private static function json(mixed $value): mixed
     {
         return \is_array($value) || $value instanceof \stdClass ? json_encode($value, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES) : $value;
