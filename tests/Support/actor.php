@@ -56,6 +56,76 @@ switch ($arguments[0] ?? '') {
             echo ' doubled';
         }
         break;
+    case 'kept': // searches from kept sets while two others write, one of them holding its change back; each answer against one put together anew
+        $writers = [];
+        $url = $_SERVER['DATABASE_URL'] ?? null;
+        assert(is_string($url));
+        $db->int('SELECT 1');
+        for ($w = 0; $w < 2; ++$w) {
+            // connections are kept by their address: each has one of its own
+            $_ENV['DATABASE_URL'] = $_SERVER['DATABASE_URL'] = $url.'?application_name=writer'.$w;
+            $mine = new Jorvent\Platform\Kernel('test', false);
+            $mine->boot();
+            $of = $mine->getContainer()->get('test.service_container');
+            assert($of instanceof Psr\Container\ContainerInterface);
+            $writers[] = [$of->get(Db::class), $of->get(Jorvent\People\IndexCandidate::class), $of->get(Jorvent\People\SearchCandidates::class)];
+            $at = $writers[$w][0];
+            assert($at instanceof Db);
+            $at->int('SELECT 1');
+        }
+        $search = $container->get(Jorvent\People\SearchCandidates::class);
+        assert($search instanceof Jorvent\People\SearchCandidates);
+        $words = ['quillback', 'sandeel', 'garfish', 'wolffish'];
+        $ids = array_map(static fn ($r): int => $r->int('id'), $db->rows('SELECT id FROM candidate WHERE erased_at IS NULL AND merged_into IS NULL AND claims IS NULL ORDER BY id LIMIT 12'));
+        $before = $db->rows('SELECT id, headline FROM candidate WHERE id IN (:ids)', ['ids' => $ids]);
+        $searches = array_map(static fn (string $q): Jorvent\Core\Search\Search => new Jorvent\Core\Search\Search($q), ['quillback OR sandeel', 'garfish NOT sandeel', '(quillback OR wolffish) AND (sandeel OR garfish)', 'wolffish', 'NOT quillback']);
+        $told = static fn (Jorvent\People\SearchResult $r): array => [Jorvent\People\Store\Bits::ids($r->people), $r->ladder, array_map(gmp_strval(...), $r->oneShort)];
+        mt_srand(5);
+        $rounds = $differ = $hits = 0;
+        $write = static function (int $w, int $id) use ($writers, $words): void {
+            [$at, $index] = $writers[$w];
+            assert($at instanceof Db && $index instanceof Jorvent\People\IndexCandidate);
+            $at->execute('UPDATE candidate SET headline = :h WHERE id = :id', ['h' => $words[2 * $w + mt_rand(0, 1)].' '.$words[2 * $w + mt_rand(0, 1)], 'id' => $id]);
+            $index($id);
+        };
+        $check = static function () use ($searches, $search, $writers, $told, &$rounds, &$differ, &$hits): void {
+            $asked = $searches[mt_rand(0, 4)];
+            [$at, , $plain] = [$writers[1][0], null, $writers[1][2]];
+            assert($at instanceof Db && $plain instanceof Jorvent\People\SearchCandidates);
+            $kept = $told($search($asked));
+            // within a transaction nothing is kept
+            $anew = $told($at->transaction(static fn (): Jorvent\People\SearchResult => $plain($asked)));
+            ++$rounds;
+            $differ += serialize($kept) === serialize($anew) ? 0 : 1;
+            $hits += [] === $kept[0] ? 0 : 1;
+        };
+        for ($i = 0; $i < 150; ++$i) {
+            [$held] = $writers[0];
+            assert($held instanceof Db);
+            // the other commits first, though it began later; each writes words of its own, so that neither waits
+            $held->transaction(static function () use ($write, $check, $ids, $i, $writers): void {
+                $write(0, $ids[$i % 6]);
+                $check();
+                [$at] = $writers[1];
+                assert($at instanceof Db);
+                $at->transaction(static fn () => $write(1, $ids[6 + $i % 6]));
+                $check();
+            });
+            $check();
+            $check();
+        }
+        foreach ($before as $row) {
+            $db->transaction(static function () use ($db, $row, $container): void {
+                $db->execute('UPDATE candidate SET headline = :h WHERE id = :id', ['h' => $row->str('headline'), 'id' => $row->int('id')]);
+                $index = $container->get(Jorvent\People\IndexCandidate::class);
+                assert($index instanceof Jorvent\People\IndexCandidate);
+                $index($row->int('id'));
+            });
+        }
+        $leaves = new APCUIterator('/^leaf:/');
+        $sets = new APCUIterator('/^set:/');
+        echo $rounds, ' rounds, ', $differ, ' differ, ', $hits > 200 ? 'most find someone' : $hits.' find someone', ', ', $leaves->getTotalCount() > 4 && $sets->getTotalCount() > 4 ? 'kept' : 'nothing kept';
+        break;
     case 'interviews': // as many offered interviews with the same interviewer, for different people
         $account = $db->int("SELECT id FROM account WHERE name = 'Zofia Wrona'");
         foreach ($db->rows("SELECT id, candidate_id FROM application WHERE state = 'active' AND requisition_id IN (SELECT id FROM requisition WHERE state = 'approved') ORDER BY id LIMIT ".(int) $to) as $i => $row) {
