@@ -13,12 +13,8 @@ use Jorvent\Core\Identity\Blocks;
 use Jorvent\Core\Identity\Comparison;
 use Jorvent\Core\Identity\Traits;
 use Jorvent\Core\Identity\Weights;
-use Jorvent\Core\Query\Document;
 use Jorvent\Core\Resume\Reader;
 use Jorvent\Core\Screening\Questionnaire;
-use Jorvent\Core\Search\Fit;
-use Jorvent\Core\Search\Person;
-use Jorvent\Core\Search\Wanted;
 use Jorvent\Core\Workflow\Stage;
 use Jorvent\Offers\Letter;
 use Jorvent\Organisation\ReachList;
@@ -470,10 +466,10 @@ final class World
             return;
         }
         $postings = $this->postings($id, $number, $openedAgo, 'filled' === $state ? 5 : 0, false);
-        $wanted = new Wanted($profile['musts'], $profile['wishes'], $profile['years'], Organisation::SITES[$site - 1][2]);
+        $city = Organisation::SITES[$site - 1][2];
         $questions = Questionnaire::fromArray($profile['questions']);
         for ($i = 0; $i < $applicants; ++$i) {
-            $this->application($id, $manager, $recruiter, $profile, $wanted, $questions, $postings, $openedAgo, $i, 'filled' === $state, $currency, [$from, $to], $title);
+            $this->application($id, $manager, $recruiter, $profile, $city, $questions, $postings, $openedAgo, $i, 'filled' === $state, $currency, [$from, $to], $title);
         }
     }
 
@@ -603,12 +599,11 @@ final class World
      * @param non-empty-array<string, int> $postings
      * @param array{int, int}                                                                                                       $band
      */
-    private function application(int $requisition, string $manager, string $recruiter, array $profile, Wanted $wanted, Questionnaire $questions, array $postings, int $openedAgo, int $i, bool $ended, string $currency, array $band, string $title): void
+    private function application(int $requisition, string $manager, string $recruiter, array $profile, string $city, Questionnaire $questions, array $postings, int $openedAgo, int $i, bool $ended, string $currency, array $band, string $title): void
     {
         $appliedAgo = max(0, (int) round(($openedAgo - 2) * (1 - $i / 40) - $this->random->getInt(0, 4)));
-        $c = $this->candidate(0 === $i % 7 ? null : $profile['trade'], 0 === $i % 2 ? $wanted->site : null, $appliedAgo);
+        $c = $this->candidate(0 === $i % 7 ? null : $profile['trade'], 0 === $i % 2 ? $city : null, $appliedAgo);
         $this->bulk('candidate')->flush();
-        $fit = Fit::of($wanted, new Person(Document::of($c['headline'], $c['text']), $c['years'], $c['city'], $c['would_move']));
         $sourced = 3 === $i % 6;
         $answers = $sourced ? [] : ['paper' => 0 === $this->random->getInt(0, 11) ? 'no' : 'yes', 'years' => (string) (int) min($c['years'], $profile['years'] + $this->random->getInt(-1, 4) > 0 ? $profile['years'] + $this->random->getInt(0, 4) : 1), 'shift' => ['Yes', 'Yes', 'Sometimes', 'No'][$this->random->getInt(0, 3)]];
         $score = $questions->score($answers);
@@ -620,7 +615,7 @@ final class World
         $id = $this->db->insert('application', [
             'candidate_id' => $c['id'], 'requisition_id' => $requisition, 'origin' => $sourced ? 'sourced' : 'applied', 'posting_id' => $sourced ? null : $postings[$this->cameBy($postings)], 'stage' => $stage->value, 'state' => $state, 'entered_at' => $entered, 'applied_at' => $applied,
             'answers' => [] === $answers ? new \stdClass() : $answers, 'score' => $sourced ? null : $score->value, 'knock_out' => $knockOut, 'knock_out_due' => $failed ? $applied->modify('+1 day') : null, 'knock_out_by' => 'confirmed' === $knockOut ? $this->accounts[$recruiter] : null,
-            'fit' => $fit->score, 'fit_parts' => array_map(static fn ($p): array => $p->toArray(), $fit->parts), 'closed_reason' => $reason, 'closed_at' => null === $reason ? null : $this->ago(min($appliedAgo, 5)), 'consent_version' => 1, 'consented_at' => $applied,
+            'closed_reason' => $reason, 'closed_at' => null === $reason ? null : $this->ago(min($appliedAgo, 5)), 'consent_version' => 1, 'consented_at' => $applied,
         ]);
         foreach ($visits as [$visited, $from, $to]) {
             $this->bulk('stage_visit')->add(['application_id' => $id, 'stage' => $visited->value, 'entered_at' => $from, 'left_at' => $to]);
@@ -795,10 +790,6 @@ final class World
              FROM candidate c CROSS JOIN generate_series(1, :copies) n JOIN candidate o ON o.id = :first + mod((c.id - :first) * 7 + n * 13, CAST(:models AS int)) WHERE c.id BETWEEN :first AND :last",
             ['first' => $first, 'last' => $last, 'models' => $models, 'copies' => $copies],
         );
-        $this->db->execute('DROP INDEX candidate_words_gin');
-        $facts = "ARRAY(SELECT f FROM unnest(w.facts) f WHERE f = 'all' OR f LIKE 'pay%') || ARRAY['town:' || c.city, 'y'] || ARRAY(SELECT 'y.' || i FROM generate_series(0, 5) i WHERE (least(63, floor(c.years))::int >> i) & 1 = 1)";
-        $this->db->execute("INSERT INTO candidate_words (candidate_id, words, facts) SELECT c.id, w.words, $facts FROM candidate c JOIN candidate_words w ON w.candidate_id = :first + mod(c.id - :last - 1, CAST(:models AS int)) WHERE c.id > :last", ['first' => $first, 'last' => $last, 'models' => $models]);
-        $this->db->execute('CREATE INDEX candidate_words_gin ON candidate_words USING gin (words) WITH (fastupdate = off)');
         $this->person = $last + $copies * $models;
     }
 

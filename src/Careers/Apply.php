@@ -135,7 +135,7 @@ final readonly class Apply
         $application = new Application($candidate->id, $requisition->id, 'applied', $draft->intOrNull('posting_id'), $now);
         $application->answer($answers, $requisition->questionsVersion, $questions->score($answers), Days::nextWorkingDay($now, new \DateTimeZone($opening->str('zone'))));
         $application->consent((int) $fields['consent'], $now);
-        $fit = ($this->fits)($requisition->wanted($opening->str('city')), [$candidate->id])[$candidate->id] ?? null;
+        $fit = $this->fits->one($requisition, $candidate->id);
         if (null !== $fit) {
             $application->rate($fit);
         }

@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace Jorvent\People;
 
 use Jorvent\Core\Query\Document;
+use Jorvent\Core\Resume\Blind;
 use Jorvent\Core\Resume\Corrections;
 use Jorvent\Core\Resume\Period;
 use Jorvent\Core\Resume\Sure;
+use Jorvent\Core\Resume\Tongues;
 use Jorvent\Core\Search\Judge;
 use Jorvent\Core\Search\Kind;
 use Jorvent\Core\Search\Licence;
@@ -20,12 +22,13 @@ use Jorvent\Platform\Database\Record;
 /** People as searches look at them: the record, the newest resume as read and corrected, tags, and where they stand with us. What is unsure in a resume is found, but counted for nothing beyond that. */
 final class Profiles
 {
-    private const COLUMNS = "SELECT c.id, c.headline, c.years, c.city, c.country, c.would_move, c.remote, c.pay_expected, c.pay_current, c.pay_currency, c.notice_days, c.first_day, array_to_json(c.permits)::text AS permits, c.active_on, c.considers_on, c.asked, c.answered, c.written_on, c.contact_barred_until,
+    private const COLUMNS = "SELECT c.id, c.name, c.headline, c.years, c.city, c.country, c.would_move, c.remote, c.pay_expected, c.pay_current, c.pay_currency, c.notice_days, c.first_day, array_to_json(c.permits)::text AS permits, c.active_on, c.considers_on, c.asked, c.answered, c.written_on, c.contact_barred_until,
         r.text, r.reading, r.corrections, (SELECT json_agg(lower(t.name)) FROM candidate_tag g JOIN tag t ON t.id = g.tag_id WHERE g.candidate_id = c.id)::text AS tags,
         (SELECT json_agg(q.number ORDER BY q.number) FROM application p JOIN requisition q ON q.id = p.requisition_id WHERE p.candidate_id = c.id AND p.state = 'active')::text AS pipelines,
         (SELECT json_agg(q.number ORDER BY q.number) FROM verdict v JOIN requisition q ON q.id = v.requisition_id WHERE v.candidate_id = c.id)::text AS set_aside
         FROM candidate c LEFT JOIN LATERAL (SELECT n.text, n.reading, (SELECT json_object_agg(x.item, json_build_object('verdict', x.verdict, 'value', x.value)) FROM resume_correction x WHERE x.resume_id = n.id)::text AS corrections FROM resume n WHERE n.candidate_id = c.id ORDER BY n.created_at DESC, n.id DESC LIMIT 1) r ON true
-        WHERE c.erased_at IS NULL AND c.merged_into IS NULL AND c.claims IS NULL AND ";
+        WHERE c.erased_at IS NULL AND c.merged_into IS NULL AND ";
+    private const FOUND = 'c.claims IS NULL AND ';
 
     /** @var array<string, float>|null */
     private ?array $perEuro = null;
@@ -41,6 +44,18 @@ final class Profiles
      */
     public function of(array $ids): array
     {
+        return [] === $ids ? [] : $this->all(self::COLUMNS.self::FOUND.'c.id = ANY (CAST(:ids AS int[]))', ['ids' => '{'.implode(',', $ids).'}']);
+    }
+
+    /**
+     * Those who stand apart too, who are found by no search.
+     *
+     * @param list<int> $ids
+     *
+     * @return array<int, Profile>
+     */
+    public function anyone(array $ids): array
+    {
         return [] === $ids ? [] : $this->all(self::COLUMNS.'c.id = ANY (CAST(:ids AS int[]))', ['ids' => '{'.implode(',', $ids).'}']);
     }
 
@@ -48,7 +63,7 @@ final class Profiles
     public function between(int $from, int $to): \Generator
     {
         for ($at = $from; $at < $to; $at += 1_000) {
-            yield from $this->all(self::COLUMNS.'c.id >= :from AND c.id < :to ORDER BY c.id', ['from' => $at, 'to' => min($to, $at + 1_000)]);
+            yield from $this->all(self::COLUMNS.self::FOUND.'c.id >= :from AND c.id < :to ORDER BY c.id', ['from' => $at, 'to' => min($to, $at + 1_000)]);
         }
     }
 
@@ -90,7 +105,7 @@ final class Profiles
             $document, $row->floatOrNull('years'), $stints, $studies, $licences, self::languages($items['languages']), $row->strOrNull('city'), $row->strOrNull('country'), self::flag($row, 'would_move'), self::flag($row, 'remote'),
             null === $pay ? null : intdiv($pay, 100), $currency, $notice, self::day($row->strOrNull('first_day') ?? $field('available')), $row->strings('permits'), self::day($row->strOrNull('active_on') ?? ''), self::day($row->strOrNull('considers_on') ?? ''),
             $row->int('asked'), $row->int('answered'), self::day($row->strOrNull('written_on') ?? ''), self::day($row->strOrNull('contact_barred_until') ?? ''), array_map(Judge::folded(...), $row->strings('tags')), self::numbers($row, 'pipelines'), self::numbers($row, 'set_aside'),
-            $this->euro($pay, $currency), $this->euro($row->intOrNull('pay_current'), $currency), null !== $row->strOrNull('text'),
+            $this->euro($pay, $currency), $this->euro($row->intOrNull('pay_current'), $currency), null !== $row->strOrNull('text'), self::said($row, $items, $skills),
         );
     }
 
@@ -111,7 +126,7 @@ final class Profiles
                 [$from, $end] = (new Period($from, $to, $ongoing, true, true, 0, ''))->span(null === $to ? $from : $to);
                 $to = null === $to ? null : $end - 1;
             }
-            $stints[] = new Stint(self::text($spell, 'title'), self::text($spell, 'employer'), $from, $ongoing ? null : $to, $ongoing);
+            $stints[] = new Stint(self::text($spell, 'title'), self::text($spell, 'employer'), $from, $ongoing ? null : $to, $ongoing, self::text($spell, 'text'));
         }
 
         return $stints;
@@ -131,6 +146,24 @@ final class Profiles
 
             return new Study(self::text($e, 'school'), self::text($e, 'field'), isset(Kind::LEVELS[$level]) ? $level : null, '' === $mode ? null : $mode, null === $ended ? null : intdiv($ended, 12));
         }, $education));
+    }
+
+    /**
+     * What is told outside of jobs. Of a resume in which nothing could be told apart, its text without who it is.
+     *
+     * @param array<string, array<array-key, array<array-key, mixed>>> $items
+     * @param list<string>                                             $skills
+     *
+     * @return list<string>
+     */
+    private static function said(Record $row, array $items, array $skills): array
+    {
+        if ([] === $items['spells'] && [] === $skills) {
+            return [$row->str('headline'), Blind::without($row->strOrNull('text') ?? '', array_values(array_filter([$row->str('name'), ...explode(' ', $row->str('name'))], static fn (string $n): bool => mb_strlen($n) > 2)))];
+        }
+        $names = array_map(static fn (int|string $code): array => array_map(strval(...), array_keys(Tongues::all()->meanings('languages'), (string) $code, true)), array_keys($items['languages']));
+
+        return [$row->str('headline'), self::text($items['fields']['summary'] ?? [], 'value'), self::text($items['fields']['licence'] ?? [], 'value'), ...$skills, ...array_map(static fn (array $c): string => self::text($c, 'name'), array_values($items['certificates'])), ...array_map(static fn (array $e): string => self::text($e, 'field').' '.self::text($e, 'degree'), array_values($items['education'])), ...array_merge(...$names)];
     }
 
     /**

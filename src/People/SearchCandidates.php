@@ -4,7 +4,13 @@ declare(strict_types=1);
 
 namespace Jorvent\People;
 
+use Jorvent\Core\Fit\Wanted;
+use Jorvent\Core\Fit\Weights;
+use Jorvent\Core\Query\All;
+use Jorvent\Core\Query\Any;
 use Jorvent\Core\Query\Node;
+use Jorvent\Core\Query\Row;
+use Jorvent\Core\Query\Tokeniser;
 use Jorvent\Core\Search\Criterion;
 use Jorvent\Core\Search\Index\Compile;
 use Jorvent\Core\Search\Index\Expr;
@@ -24,6 +30,9 @@ use Jorvent\People\Store\Sets;
 /** Searches our own candidates; held equal to Judge in Core, person by person, by a property test. Every figure of the ladder comes from the same sets. */
 final readonly class SearchCandidates
 {
+    /** What the whole brief is worth when some are chosen to be scored. */
+    private const POINTS = 120;
+
     public function __construct(private Sets $sets, private SearchContext $contexts)
     {
     }
@@ -96,37 +105,108 @@ final readonly class SearchCandidates
     }
 
     /**
-     * The most lately active of a set; those of whom it is not known come last, the newest first.
+     * So many of a set to be scored: those who meet most of what a brief asks for in strong places (skills and titles before any mention), each part by its weight; of equals the most lately active, and those of whom that is not known last.
      *
      * @return list<int>
      */
-    public function latest(\GMP $people, int $most): array
+    public function strongest(\GMP $people, Wanted $wanted, Weights $weights, int $most): array
     {
         if (gmp_popcount($people) <= $most) {
             return Bits::ids($people);
         }
-        $bits = Numbers::BITS['active'];
-        $slices = $this->sets->of([new Leaf('active'), ...array_map(static fn (int $i): Expr => new Leaf('active.'.$i), range(0, $bits - 1))]);
+        [$points, $expressions] = $this->strong($wanted, $weights);
+        $slices = [];
+        foreach ($this->sets->of($expressions) as $i => $set) {
+            for ($bit = 0, $p = $points[$i]; $p > 0; ++$bit, $p >>= 1) {
+                $carry = 0 === ($p & 1) ? gmp_init(0) : gmp_and($set, $people);
+                for ($at = $bit; 0 !== gmp_sign($carry); ++$at) {
+                    $slice = $slices[$at] ?? gmp_init(0);
+                    $slices[$at] = gmp_xor($slice, $carry);
+                    $carry = gmp_and($slice, $carry);
+                }
+            }
+        }
+        $n = [] === $slices ? 0 : max(array_keys($slices)) + 1;
+        [$sure, $tied, $left] = self::top($people, array_map(static fn (int $i): \GMP => $slices[$i] ?? gmp_init(0), 0 === $n ? [] : range(0, $n - 1)), $most);
+
+        return [...Bits::ids($sure), ...$this->latest($tied, $left)];
+    }
+
+    /** @return array{list<int>, list<Expr>} points and who gets them */
+    private function strong(Wanted $wanted, Weights $weights): array
+    {
+        $compile = new Compile($this->contexts->on(), ['j' => 0, 'e' => 0, 'c' => 0]);
+        $tokeniser = new Tokeniser();
+        $points = $expressions = [];
+        $add = static function (float $p, Expr $e) use (&$points, &$expressions): void {
+            if (round($p) >= 1) {
+                $points[] = (int) round($p);
+                $expressions[] = $e;
+            }
+        };
+        foreach ($wanted->parts() as $i => ['kind' => $kind, 'text' => $text]) {
+            $share = self::POINTS * $weights->shares[$i];
+            $terms = 'must' === $kind || 'wish' === $kind ? $tokeniser->row($text) : [];
+            if ([] !== $terms) {
+                // half for saying all of its words, the rest where they are said as a skill or in a title
+                $said = static fn (string $field): All => new All(array_map(static fn (string $t): Row => new Row([$t], false, '', $field), array_values(array_unique($terms))));
+                $add(.5 * $share, Compile::node($said('')));
+                $add(.5 * $share, Compile::node(new Any([$said('skill'), $said('title')])));
+            }
+            match ($kind) {
+                'title' => $add($share, $compile->criterion(new Criterion(Kind::Title, $wanted->titles))),
+                'years' => $add($share, $compile->criterion(new Criterion(Kind::Years, from: $wanted->yearsFrom))),
+                'place' => $add($share, $compile->criterion(new Criterion(Kind::Place, [$text], km: 60, moves: true))),
+                default => null,
+            };
+        }
+
+        return [$points, $expressions];
+    }
+
+    /**
+     * The most lately active of a set; those of whom it is not known come last, the newest first.
+     *
+     * @return list<int>
+     */
+    private function latest(\GMP $people, int $most): array
+    {
+        if (gmp_popcount($people) <= $most) {
+            return Bits::ids($people);
+        }
+        $slices = $this->sets->of([new Leaf('active'), ...array_map(static fn (int $i): Expr => new Leaf('active.'.$i), range(0, Numbers::BITS['active'] - 1))]);
         $told = gmp_and($people, $slices[0]);
-        $sure = gmp_init(0);
-        $left = $most;
         if (gmp_popcount($told) <= $most) {
             return [...Bits::ids($told), ...Bits::ids(gmp_xor($people, $told), $most - gmp_popcount($told))];
         }
-        // from the highest bit of the day down: those who have it are later than those who have not
-        for ($i = $bits - 1; $i >= 0 && $left > 0; --$i) {
-            $later = gmp_and($told, $slices[$i + 1]);
-            $count = gmp_popcount($later);
-            if ($count > $left) {
-                $told = $later;
+        [$sure, $tied, $left] = self::top($told, \array_slice($slices, 1), $most);
+
+        return [...Bits::ids($sure), ...Bits::ids($tied, $left)];
+    }
+
+    /**
+     * Those with the highest numbers.
+     *
+     * @param list<\GMP> $slices who has each bit of the number, the lowest first
+     *
+     * @return array{\GMP, \GMP, int} who is among them for sure, who shares the next number, and how many of these find room
+     */
+    private static function top(\GMP $people, array $slices, int $most): array
+    {
+        $sure = gmp_init(0);
+        foreach (array_reverse($slices) as $slice) {
+            $higher = gmp_and($people, $slice);
+            $count = gmp_popcount($higher);
+            if ($count > $most) {
+                $people = $higher;
                 continue;
             }
-            $sure = gmp_or($sure, $later);
-            $left -= $count;
-            $told = gmp_xor($told, $later);
+            $sure = gmp_or($sure, $higher);
+            $most -= $count;
+            $people = gmp_xor($people, $higher);
         }
 
-        return [...Bits::ids($sure), ...Bits::ids($told, $left)];
+        return [$sure, $people, $most];
     }
 
     /**

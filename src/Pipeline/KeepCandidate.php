@@ -55,8 +55,7 @@ final readonly class KeepCandidate
     private function keep(Requisition $requisition, int $candidate, int $by): void
     {
         $application = new Application($candidate, $requisition->id, 'sourced', null, $this->clock->now());
-        $city = $this->db->row('SELECT city FROM site WHERE id = :id', ['id' => $requisition->siteId])?->str('city') ?? '';
-        $fit = ($this->fits)($requisition->wanted($city), [$candidate])[$candidate] ?? null;
+        $fit = $this->fits->one($requisition, $candidate);
         if (null !== $fit) {
             $application->rate($fit);
         }

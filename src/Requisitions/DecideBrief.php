@@ -7,6 +7,7 @@ namespace Jorvent\Requisitions;
 use Doctrine\DBAL\LockMode;
 use Doctrine\ORM\EntityManagerInterface;
 use Jorvent\Activity\ActivityLog;
+use Jorvent\Pipeline\RateApplicants;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Requisitions\Entity\Requisition;
 use Psr\Clock\ClockInterface;
@@ -14,7 +15,7 @@ use Psr\Clock\ClockInterface;
 /** Someone asked says yes, sends it back, or no. */
 final readonly class DecideBrief
 {
-    public function __construct(private Db $db, private EntityManagerInterface $entities, private ClockInterface $clock, private ActivityLog $log, private Approvals $approvals, private BriefVersions $versions)
+    public function __construct(private RateApplicants $rate, private Db $db, private EntityManagerInterface $entities, private ClockInterface $clock, private ActivityLog $log, private Approvals $approvals, private BriefVersions $versions)
     {
     }
 
@@ -33,6 +34,7 @@ final readonly class DecideBrief
                     $requisition->closeAmendment($all, $this->clock->now());
                     if ($requisition->version !== $before) {
                         $this->versions->keep($id, $requisition->version, $requisition->brief(), null);
+                        ($this->rate)($requisition);
                     }
                 }
                 $this->log->record('brief.amendment_'.$answer, 'requisition', $id, $id, change: ['note' => $note], onBehalfOf: $for);

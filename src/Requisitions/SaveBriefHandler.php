@@ -10,6 +10,7 @@ use Jorvent\Accounts\Entity\Account;
 use Jorvent\Activity\ActivityLog;
 use Jorvent\Core\Shared\FieldMerge;
 use Jorvent\Core\Shared\Refused;
+use Jorvent\Pipeline\RateApplicants;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Requisitions\Entity\Requisition;
 use Psr\Clock\ClockInterface;
@@ -18,7 +19,7 @@ use Symfony\Bundle\SecurityBundle\Security;
 /** Keeps a brief. Who began from an older version is merged by field: what only the other changed is taken, what both changed differently is refused and shown. */
 final readonly class SaveBriefHandler
 {
-    public function __construct(private Db $db, private EntityManagerInterface $entities, private ClockInterface $clock, private ActivityLog $log, private BriefVersions $versions, private FieldRules $rules, private AskApproval $asking, private Security $security)
+    public function __construct(private RateApplicants $rate, private Db $db, private EntityManagerInterface $entities, private ClockInterface $clock, private ActivityLog $log, private BriefVersions $versions, private FieldRules $rules, private AskApproval $asking, private Security $security)
     {
     }
 
@@ -48,6 +49,7 @@ final readonly class SaveBriefHandler
                 $user = $this->security->getUser();
                 $this->versions->keep($requisition->id, $requisition->version, $requisition->brief(), $user instanceof Account ? $user->id : null);
                 $this->log->record('brief.saved', 'requisition', $requisition->id, $requisition->id, change: ['before' => array_intersect_key($before->toArray(), $changed), 'after' => array_intersect_key($requisition->brief()->toArray(), $changed)]);
+                ($this->rate)($requisition);
             }
             if ($asks) {
                 $amended = $requisition->amendment() ?? throw new \LogicException('It was asked for just now.');

@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace Jorvent\Tests\Architecture;
 
 use Jorvent\Accounts\Access\Role;
+use Jorvent\Core\Fit\Coverage;
 use Jorvent\Core\Organisation\Cause;
 use Jorvent\Core\Organisation\UnitKind;
 use Jorvent\Core\Query\ProblemCode;
-use Jorvent\Core\Search\Coverage;
 use Jorvent\Core\Workflow\ApplicationState;
 use Jorvent\Core\Workflow\Post;
 use Jorvent\Core\Workflow\RequisitionState;

@@ -19,6 +19,7 @@ use Jorvent\Core\Search\Notation;
 use Jorvent\Core\Search\Profile;
 use Jorvent\Core\Search\Search;
 use Jorvent\Core\Search\Widen;
+use Jorvent\People\FitOfCandidates;
 use Jorvent\People\IndexCandidate;
 use Jorvent\People\SearchCandidates;
 use Jorvent\People\SearchContext;
@@ -130,26 +131,65 @@ final class SearchTest extends DatabaseTest
     {
         $result = $this->get(SearchCandidates::class)(new Search());
         self::assertSame($this->int('SELECT count(*) FROM candidate WHERE erased_at IS NULL AND merged_into IS NULL'), $result->ladder->total);
-        $latest = $this->get(SearchCandidates::class)->latest($result->people, 40);
+        $latest = $this->get(SearchCandidates::class)->strongest($result->people, new \Jorvent\Core\Fit\Wanted([], []), \Jorvent\Core\Fit\Weights::of(new \Jorvent\Core\Fit\Wanted([], [])), 40);
         sort($latest);
         $expected = array_map(static fn ($r): int => $r->int('id'), $this->db()->rows('SELECT id, active_on FROM candidate WHERE erased_at IS NULL AND merged_into IS NULL ORDER BY active_on DESC NULLS LAST, id DESC LIMIT 40'));
         sort($expected);
         self::assertSame($expected, $latest, 'the most lately active');
     }
 
-    public function testFitOfManyIsFitOfEach(): void
+    public function testFitIsOfWhatEachPersonTells(): void
     {
-        $wanted = new \Jorvent\Core\Search\Wanted(['PLC', 'fault finding', 'shore-power', 'C#'], ['high voltage', 'Norwegian', 'nobody says this', '…'], 4, 'Bergen');
-        $ids = array_map(static fn ($r): int => $r->int('id'), $this->db()->rows('SELECT id FROM candidate WHERE erased_at IS NULL AND merged_into IS NULL'));
-        $fits = $this->get(\Jorvent\People\FitOfCandidates::class)($wanted, $ids);
-        $compared = [];
-        foreach ($this->db()->rows('SELECT c.id, c.headline, c.years, c.city, c.would_move, (SELECT text FROM resume r WHERE r.candidate_id = c.id ORDER BY created_at DESC, id DESC LIMIT 1) AS text FROM candidate c WHERE c.erased_at IS NULL AND c.merged_into IS NULL') as $row) {
-            $text = $row->strOrNull('text');
-            $expected = \Jorvent\Core\Search\Fit::of($wanted, new \Jorvent\Core\Search\Person(null === $text ? null : \Jorvent\Core\Query\Document::of($row->str('headline'), $text), $row->floatOrNull('years'), $row->strOrNull('city'), null === $row['would_move'] ? null : $row->bool('would_move')));
-            self::assertEquals($expected, $fits[$row->int('id')]);
-            $compared[$expected->score ?? -1] = true;
+        $requisition = $this->get(\Doctrine\ORM\EntityManagerInterface::class)->getRepository(\Jorvent\Requisitions\Entity\Requisition::class)->findOneBy(['number' => 2201]) ?? self::fail();
+        $fits = $this->get(FitOfCandidates::class);
+        $ids = Bits::ids($this->get(SearchCandidates::class)(new Search())->people);
+        $measure = $fits->measure($requisition);
+        $ranking = $fits->rank($measure, $fits->learning($requisition, $measure, $fits->prior($requisition, $measure->wanted)), $ids);
+        self::assertCount(\count($ids), $ranking->ids);
+        $profiles = $this->get(\Jorvent\People\Profiles::class)->of($ids);
+        $scores = [];
+        foreach ($ranking->ids as $id) {
+            $fit = $ranking->fit($id);
+            self::assertEquals(\Jorvent\Core\Fit\Fit::of($measure, $ranking->weights, \Jorvent\Core\Fit\Facts::of($profiles[$id]), $ranking->means), $fit, 'as packed, as read now');
+            $scores[] = $fit->score ?? -1;
         }
-        self::assertGreaterThan(8, \count($compared), 'they differ');
+        $sorted = $scores;
+        rsort($sorted);
+        self::assertSame($sorted, $scores);
+        self::assertGreaterThan(20, \count(array_unique($scores)), 'they differ');
+        self::assertGreaterThan(3, \count(array_unique(array_map(static fn ($p): string => $p->reason, array_merge(...array_map(static fn (int $id): array => $ranking->fit($id)->parts, $ids))))), 'for several reasons');
+    }
+
+    public function testTheStrongestAreChosenToBeScored(): void
+    {
+        $search = $this->get(SearchCandidates::class);
+        $requisition = $this->get(\Doctrine\ORM\EntityManagerInterface::class)->getRepository(\Jorvent\Requisitions\Entity\Requisition::class)->findOneBy(['number' => 2201]) ?? self::fail();
+        $fits = $this->get(FitOfCandidates::class);
+        $measure = $fits->measure($requisition);
+        $learning = $fits->learning($requisition, $measure, $fits->prior($requisition, $measure->wanted));
+        $everyone = $search(new Search())->people;
+        $best = \array_slice($fits->rank($measure, $learning, Bits::ids($everyone))->ids, 0, 25);
+        $chosen = $search->strongest($everyone, $measure->wanted, $learning->weights, 150);
+        self::assertCount(150, array_unique($chosen));
+        self::assertGreaterThanOrEqual(23, \count(array_intersect($best, $chosen)), 'nearly all of the best are among them');
+    }
+
+    /** The file of someone with another name, sex, age, street, school and year of graduation is read and scored: nothing differs. */
+    public function testFitNeverSeesWhoSomeoneIs(): void
+    {
+        $id = $this->int("SELECT id FROM candidate WHERE email = 'nobody@example.com' UNION ALL SELECT min(candidate_id) FROM resume WHERE reading IS NOT NULL LIMIT 1");
+        $text = static fn (string $name, string $about, string $street, string $school, string $year): string => "$name\n$street, Bergen\n".strtolower(str_replace(' ', '.', $name))."@example.com\n$about\n\nExperience\n\nJan 2021 – now  Marine electrician, Vestholm Mekaniske\nPLC and SCADA on ferries, high voltage switchboards, fault finding at sea.\n\nMar 2015 – Dec 2020  Electrician, Nordhavn Verft\nShore power and drives.\n\nEducation\n\n$year  $school, Electrical engineering, bachelor\n\nSkills\nPLC, SCADA, drives\n\nLanguages\nNorwegian (C1), English (B2)\n";
+        $scored = [];
+        foreach ([['Ingrid Solheim', 'Born 12 March 1988. Sex: female', 'Fjordgata 4', 'Stavik Technical University', '2006 – 2010'], ['Mohammed Haddad', 'Born 1 May 1961. Sex: male. Nationality: Polish', 'Havnegaten 119', 'Open College of Lodowo', '1983 – 1986'], ['Wang Li', '', 'Plac 3', 'School of the Sea', '2019 – 2022']] as $one) {
+            $this->db()->execute('DELETE FROM resume_correction WHERE resume_id IN (SELECT id FROM resume WHERE candidate_id = :id)', ['id' => $id]);
+            $this->db()->execute('UPDATE resume SET text = :text, reading = CAST(:reading AS jsonb), created_at = now() WHERE id = (SELECT max(id) FROM resume WHERE candidate_id = :id)', ['id' => $id, 'text' => $text(...$one), 'reading' => json_encode((new \Jorvent\Core\Resume\Reader())->read($text(...$one), new \DateTimeImmutable())->toArray(), \JSON_THROW_ON_ERROR)]);
+            $this->db()->execute('UPDATE candidate SET name = :name WHERE id = :id', ['id' => $id, 'name' => $one[0]]);
+            $this->get(IndexCandidate::class)($id);
+            $scored[] = $this->get(FitOfCandidates::class)->facts([$id])[$id];
+        }
+        self::assertSame($scored[0], $scored[1]);
+        self::assertSame($scored[0], $scored[2]);
+        self::assertGreaterThan(100, \strlen($scored[0]), 'with what was done');
     }
 
     public function testWhatIsSetByHandIsFoundByTheNextSearch(): void
@@ -172,27 +212,27 @@ final class SearchTest extends DatabaseTest
     public function testWhoStandsApartIsFoundByNobodyAndScoredAllTheSame(): void
     {
         $ids = array_map(static fn ($r): int => $r->int('id'), $this->db()->rows('SELECT c.id FROM candidate c JOIN resume r ON r.candidate_id = c.id WHERE c.erased_at IS NULL AND c.merged_into IS NULL AND c.claims IS NULL ORDER BY c.id LIMIT 2'));
-        $wanted = new \Jorvent\Core\Search\Wanted(['PLC', 'fault finding'], ['high voltage'], 3, 'Bergen');
-        $before = $this->get(\Jorvent\People\FitOfCandidates::class)($wanted, [$ids[1]]);
-        self::assertNotNull($before[$ids[1]]->score);
+        $before = $this->get(FitOfCandidates::class)->facts([$ids[1]]);
+        self::assertNotSame([], $before);
         $this->db()->execute('UPDATE candidate SET claims = :other WHERE id = :id', ['other' => $ids[0], 'id' => $ids[1]]);
         $everyone = $this->get(SearchCandidates::class)(new Search())->ladder->total;
         $this->get(IndexCandidate::class)->rebuild();
         $found = $this->get(SearchCandidates::class)(new Search());
         self::assertSame($everyone - 1, $found->ladder->total);
         self::assertFalse(gmp_testbit($found->people, $ids[1]));
-        self::assertEquals($before, $this->get(\Jorvent\People\FitOfCandidates::class)($wanted, [$ids[1]]), 'their application has its fit');
+        self::assertSame(0, $this->int('SELECT count(*) FROM candidate_fit WHERE candidate_id = :id', ['id' => $ids[1]]));
+        self::assertSame($before, $this->get(FitOfCandidates::class)->facts([$ids[1]]), 'their application has its fit');
     }
 
     public function testAListSaysThatItIsCutOnlyWhenItIs(): void
     {
         $this->as('Solveig Aune');
         $this->client->request('GET', '/r/2201/sourcing?q=PLC');
-        self::assertSelectorTextNotContains('main', 'most lately active of');
+        self::assertSelectorTextNotContains('main', 'were ranked');
         $id = Bits::ids($this->get(SearchCandidates::class)(new Search('PLC'))->people, 1)[0];
         $this->db()->execute('INSERT INTO verdict (requisition_id, candidate_id, account_id, at) SELECT id, :c, 1, now() FROM requisition WHERE number = 2201 ON CONFLICT DO NOTHING', ['c' => $id]);
         $this->client->request('GET', '/r/2201/sourcing?q=PLC');
-        self::assertSelectorTextNotContains('main', 'most lately active of');
+        self::assertSelectorTextNotContains('main', 'were ranked');
     }
 
     public function testPipelinesAreKeptUpByTheDatabase(): void

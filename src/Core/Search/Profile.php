@@ -29,6 +29,7 @@ final readonly class Profile
      * @param list<string>          $pipelines  numbers of requisitions they are in
      * @param list<string>          $setAside   numbers of requisitions they were set aside for
      * @param bool                  $read        whether there is a resume at all
+     * @param list<string>          $said       skills, certificates, fields of study, languages and what else is told outside of jobs, without who it is
      * @param int|null              $expectsEuro whole euro of a year, by the rate of the day they were indexed
      */
     public function __construct(
@@ -59,6 +60,7 @@ final readonly class Profile
         public ?int $expectsEuro = null,
         public ?int $earnsEuro = null,
         public bool $read = true,
+        public array $said = [],
     ) {
     }
 }

@@ -15,8 +15,9 @@ final readonly class Stint
     /**
      * @param int|null $from first month; null when it is not told
      * @param int|null $to   last month; null when ongoing or not told
+     * @param string   $text what was done there, as they tell it
      */
-    public function __construct(public string $title, public string $employer, public ?int $from, public ?int $to, public bool $ongoing = false)
+    public function __construct(public string $title, public string $employer, public ?int $from, public ?int $to, public bool $ongoing = false, public string $text = '')
     {
         $this->work = Kinds::of($title, Kinds::WORK);
         $this->industry = Kinds::of($employer, Kinds::EMPLOYERS);

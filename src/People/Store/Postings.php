@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Jorvent\People\Store;
 
 use Doctrine\DBAL\Connection;
+use Jorvent\Core\Fit\Facts;
 use Jorvent\Core\Search\Index\Keys;
 use Jorvent\Core\Search\Profile;
 use Jorvent\Platform\Database\Db;
@@ -29,10 +30,12 @@ final readonly class Postings
         $before = null === $row ? [] : [...array_map(Keys::word(...), self::lines($row->str('words'))), ...self::lines(self::unpacked($row->str('facts'))), ...$this->runs($candidate)];
         if (null === $profile) {
             $this->db->execute('DELETE FROM candidate_words WHERE candidate_id = :id', ['id' => $candidate]);
+            $this->db->execute('DELETE FROM candidate_fit WHERE candidate_id = :id', ['id' => $candidate]);
             $after = [];
         } else {
             $facts = self::facts($profile);
             $this->db->execute("INSERT INTO candidate_words (candidate_id, words, facts) VALUES (:id, CAST(:words AS tsvector), decode(:facts, 'hex')) ON CONFLICT (candidate_id) DO UPDATE SET words = excluded.words, facts = excluded.facts", ['id' => $candidate, 'words' => Words::vector($profile->document), 'facts' => bin2hex(self::packed($facts))]);
+            $this->db->execute("INSERT INTO candidate_fit (candidate_id, facts) VALUES (:id, decode(:facts, 'hex')) ON CONFLICT (candidate_id) DO UPDATE SET facts = excluded.facts", ['id' => $candidate, 'facts' => bin2hex(Facts::of($profile))]);
             $after = [...Keys::words($profile->document), ...$facts, ...$this->runs($candidate)];
         }
         $keys = $present = [];
@@ -63,7 +66,7 @@ final readonly class Postings
      */
     public function build(int $last, \Closure $profiles, callable $tell): void
     {
-        $this->db->execute('TRUNCATE post, post_run, candidate_words');
+        $this->db->execute('TRUNCATE post, post_run, candidate_words, candidate_fit');
         $this->db->execute('UPDATE post_epoch SET epoch = epoch + 1');
         $done = 0;
         for ($seg = 0; $seg <= $last >> 16; ++$seg) {
@@ -72,6 +75,7 @@ final readonly class Postings
         }
         $this->db->execute('ANALYZE post');
         $this->db->execute('ANALYZE candidate_words');
+        $this->db->execute('ANALYZE candidate_fit');
     }
 
     /**
@@ -83,7 +87,7 @@ final readonly class Postings
      */
     public function segment(int $seg, iterable $profiles): int
     {
-        $places = $rows = [];
+        $places = $rows = $fits = [];
         $done = 0;
         foreach ($profiles as $id => $profile) {
             $place = pack('v', $id & 0xFFFF);
@@ -98,12 +102,15 @@ final readonly class Postings
                 }
             }
             $rows[] = $id."\t".Words::vector($profile->document)."\t".'\\\\x'.bin2hex(self::packed($facts));
+            $fits[] = $id."\t".'\\\\x'.bin2hex(Facts::of($profile));
             if (0 === ++$done % 2_000) {
                 $this->copy('candidate_words (candidate_id, words, facts)', $rows);
-                $rows = [];
+                $this->copy('candidate_fit (candidate_id, facts)', $fits);
+                $rows = $fits = [];
             }
         }
         $this->copy('candidate_words (candidate_id, words, facts)', $rows);
+        $this->copy('candidate_fit (candidate_id, facts)', $fits);
         $version = $this->db->int('SELECT pg_current_xact_id()::text::bigint');
         $rows = [];
         $size = 0;

@@ -7,31 +7,33 @@ namespace Jorvent\People\Web;
 use Doctrine\ORM\EntityManagerInterface;
 use Jorvent\Accounts\Access\Permission;
 use Jorvent\Accounts\Access\Subject;
-use Jorvent\Core\Query\Any;
+use Jorvent\Core\Fit\Facts;
+use Jorvent\Core\Fit\Measure;
+use Jorvent\Core\Fit\Ranking;
+use Jorvent\Core\Fit\Weights;
 use Jorvent\Core\Query\Document;
-use Jorvent\Core\Query\Node;
-use Jorvent\Core\Query\Not;
-use Jorvent\Core\Query\Printer;
 use Jorvent\Core\Query\Row;
 use Jorvent\Core\Query\Tokeniser;
-use Jorvent\Core\Search\Criterion;
-use Jorvent\Core\Search\Fit;
 use Jorvent\Core\Search\Kind;
-use Jorvent\Core\Search\Person;
+use Jorvent\Core\Search\Profile;
 use Jorvent\Core\Search\Search;
+use Jorvent\Core\Search\Stint;
 use Jorvent\Core\Search\Widen;
 use Jorvent\Outside\ResumeBanks\BankAnswer;
+use Jorvent\Outside\ResumeBanks\BankPerson;
 use Jorvent\Outside\ResumeBanks\ResumeBank;
 use Jorvent\People\Facets;
 use Jorvent\People\FitOfCandidates;
+use Jorvent\People\FoundPeople;
 use Jorvent\People\Highlighter;
+use Jorvent\People\Profiles;
 use Jorvent\People\SearchCandidates;
 use Jorvent\People\SearchForm;
 use Jorvent\People\SearchResult;
+use Jorvent\People\SearchRows;
 use Jorvent\Pipeline\KeepCandidate;
 use Jorvent\Pipeline\SetAside;
 use Jorvent\Platform\Database\Db;
-use Jorvent\Platform\Database\Record;
 use Jorvent\Platform\Outbox\NotNow;
 use Jorvent\Platform\Outbox\RefusedByThem;
 use Jorvent\Platform\Web\Gate;
@@ -43,7 +45,11 @@ use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 
-/** Searching: the query line and the criteria, what each lets through, who was found, and one person in the reader. The whole page, or only what changes while someone types. */
+/**
+ * Searching: the query line and the criteria, what each lets through, who was found, and one person in the reader. The whole page, or only what changes while someone types.
+ *
+ * @phpstan-import-type Found from FoundPeople
+ */
 #[Route('/r/{number}/sourcing', requirements: ['number' => '\d{1,9}'])]
 final class SourcingPage extends Page
 {
@@ -51,7 +57,7 @@ final class SourcingPage extends Page
     /** So many are scored; of more, the most lately active. */
     private const SCORED = 2_000;
 
-    public function __construct(private readonly Db $db, private readonly EntityManagerInterface $entities, private readonly RequisitionViews $views, private readonly FitOfCandidates $fits, private readonly SearchCandidates $search, private readonly Facets $facets, private readonly Highlighter $highlighter, private readonly ResumeBank $bank)
+    public function __construct(private readonly Db $db, private readonly EntityManagerInterface $entities, private readonly RequisitionViews $views, private readonly FitOfCandidates $fits, private readonly SearchCandidates $search, private readonly FoundPeople $people, private readonly SearchRows $rows, private readonly Profiles $profiles, private readonly Facets $facets, private readonly Highlighter $highlighter, private readonly ResumeBank $bank)
     {
     }
 
@@ -150,24 +156,21 @@ final class SourcingPage extends Page
         $in = $request->query->getString('in');
         $source = \in_array($in, ['bank', 'short'], true) ? $in : 'own';
         [$answer, $failure] = 'bank' === $source ? $this->ask($result, $search->text) : [null, null];
-        $city = $this->db->row('SELECT city FROM site WHERE id = :id', ['id' => $requisition->siteId])?->str('city') ?? '';
-        $looked = $this->looked($result->rows);
+        $looked = $this->rows->looked($result->rows);
         $aside = $this->search->setAside($number);
         $left = static fn (\GMP $people): \GMP => gmp_and($people, gmp_com($aside));
-        $outside = 'bank' === $source ? $this->fromBank($requisition, $city, $answer) : [];
-        $ranked = match ($source) {
-            'bank' => [],
-            'short' => $this->ranked($requisition, $city, $this->search->latest($left(array_reduce($result->oneShort, gmp_or(...), gmp_init(0))), self::SCORED)),
-            default => $this->ranked($requisition, $city, $this->search->latest($left($result->people), self::SCORED)),
-        };
-        $refs = array_column('bank' === $source ? $outside : $ranked, 'ref');
+        $measure = $this->fits->measure($requisition);
+        $learning = $this->fits->learning($requisition, $measure, $this->fits->prior($requisition, $measure->wanted));
+        $outside = 'bank' === $source ? $this->fromBank($requisition, $measure, $learning->weights, $answer) : [];
+        $ranking = 'bank' === $source ? null : $this->fits->rank($measure, $learning, $this->search->strongest($left('short' === $source ? array_reduce($result->oneShort, gmp_or(...), gmp_init(0)) : $result->people), $measure->wanted, $learning->weights, self::SCORED));
+        $refs = null === $ranking ? array_column($outside, 'ref') : array_map(strval(...), $ranking->ids);
         $times[] = hrtime(true);
         $open = $request->query->getString('person');
         $at = '' === $open ? false : array_search($open, $refs, true);
         $pages = max(1, (int) ceil(\count($refs) / self::SHOWN));
         $page = false !== $at && !$request->query->has('page') ? intdiv((int) $at, self::SHOWN) + 1 : max(1, min($pages, self::whole($request, 'page')));
         $from = ($page - 1) * self::SHOWN;
-        $shown = 'bank' === $source ? \array_slice($outside, $from, self::SHOWN) : $this->told($requisition, \array_slice($ranked, $from, self::SHOWN));
+        $shown = null === $ranking ? \array_slice($outside, $from, self::SHOWN) : $this->people->own($requisition->id, $ranking, \array_slice($ranking->ids, $from, self::SHOWN));
         $person = array_values(array_filter($shown, static fn (array $one): bool => $one['ref'] === $open))[0] ?? $shown[0] ?? null;
         $position = null === $person ? 0 : 1 + (int) array_search($person['ref'], $refs, true);
         foreach ($shown as $i => $one) {
@@ -177,66 +180,10 @@ final class SourcingPage extends Page
 
         return [
             'number' => $number, 'search' => $search, 'query' => $search->text, 'result' => $result, 'source' => $source, 'bank' => $this->bank, 'answer' => $answer, 'failure' => $failure, 'found' => $shown, 'person' => $person, 'position' => $position, 'scored' => \count($refs), 'cut' => 'bank' !== $source && \count($refs) >= self::SCORED, 'page' => $page, 'pages' => $pages,
-            'next' => ['ref' => $refs[$position] ?? ''], 'rows' => $this->rows($search, $result, $address), 'address' => $address, 'highlighted' => null === $person ? '' : $this->highlighter->mark($person['text'], $looked), 'approved' => $requisition->isApproved(),
-            'trail' => null === $person || !ctype_digit($person['ref']) ? [] : $this->trail((int) $person['ref']), 'aside' => $this->setAside($requisition->id), 'short' => 'short' === $source ? $this->missed($result, array_column($shown, 'ref')) : [],
-            'blank' => Kind::tryFrom($request->query->getString('add')), 'times' => ['ladder' => ($times[1] - $times[0]) / 1e6, 'fit' => ($times[2] - $times[1]) / 1e6],
+            'next' => ['ref' => $refs[$position] ?? ''], 'rows' => $this->rows->shown($search, $result, $address), 'address' => $address, 'highlighted' => null === $person ? '' : $this->highlighter->mark($person['text'], $looked), 'approved' => $requisition->isApproved(),
+            'trail' => null === $person || !ctype_digit($person['ref']) ? [] : $this->people->trail((int) $person['ref']), 'aside' => $this->people->setAside($requisition->id), 'short' => 'short' === $source ? $this->missed($result, array_column($shown, 'ref')) : [],
+            'learned' => $learning->verdicts, ...$this->reasons($person, $source), 'blank' => Kind::tryFrom($request->query->getString('add')), 'times' => ['ladder' => ($times[1] - $times[0]) / 1e6, 'fit' => ($times[2] - $times[1]) / 1e6],
         ];
-    }
-
-    /**
-     * The rows of the ladder as they are shown.
-     *
-     * @param array<string, mixed> $address
-     *
-     * @return list<array{row: Node|Criterion, text: string, not: bool, alternatives: list<string>, values: list<string>, without: array<string, mixed>, loose: array<string, mixed>|null, criterion: int|null}>
-     */
-    private function rows(Search $search, SearchResult $result, array $address): array
-    {
-        $printer = new Printer();
-        $conjuncts = $result->query->conjuncts();
-        $rows = [];
-        foreach ($result->rows as $i => $row) {
-            $at = $row instanceof Criterion ? $i - \count($conjuncts) : null;
-            $changed = static fn (?Criterion $other): array => ['c' => (new Search('', null === $other ? array_values(array_diff_key($search->criteria, [$at => 0])) : array_values(array_replace($search->criteria, [$at => $other]))))->lines()] + $address;
-            $rows[] = [
-                'row' => $row, 'criterion' => $at, 'not' => $row instanceof Not || ($row instanceof Criterion && $row->out), 'text' => $row instanceof Criterion ? '' : $printer->write($row instanceof Not ? $row->node : $row),
-                'alternatives' => $row instanceof Any && '' === $row->written ? array_map($printer->write(...), $row->nodes) : [], 'values' => $row instanceof Criterion ? $row->values : [],
-                'without' => $row instanceof Criterion ? $changed(null) : ['q' => $this->without($conjuncts, $i)] + $address,
-                'loose' => $row instanceof Criterion && Kind::OneJob === $row->kind ? ['c' => (new Search('', array_values(array_merge(array_diff_key($search->criteria, [$at => 0]), array_map(static fn (Criterion $p): Criterion => $p->kind->ofJob() ? $p->with(['when' => $row->when, 'from' => $row->from, 'to' => $row->to]) : new Criterion(Kind::OneJob, when: $row->when, parts: [$p]), $row->parts)))))->lines()] + $address : null,
-            ];
-        }
-
-        return $rows;
-    }
-
-    /** @param list<Node> $conjuncts */
-    private function without(array $conjuncts, int $i): string
-    {
-        $printer = new Printer();
-
-        return implode(' AND ', array_map(static fn (Node $n): string => $n instanceof Any && '' === $n->written ? '('.$printer->write($n).')' : $printer->write($n), array_values(array_diff_key($conjuncts, [$i => 0]))));
-    }
-
-    /**
-     * What is marked in a text: what the query looks for, and titles and employers of criteria.
-     *
-     * @param list<Node|Criterion> $rows
-     *
-     * @return list<Row>
-     */
-    private function looked(array $rows): array
-    {
-        $looked = [];
-        $of = static fn (Criterion $c): array => $c->out || !$c->kind->ofWords() ? [] : array_values(array_filter(array_map(static function (string $v): ?Row {
-            $terms = (new Tokeniser())->row($v);
-
-            return [] === $terms ? null : new Row($terms);
-        }, $c->values)));
-        foreach ($rows as $row) {
-            array_push($looked, ...$row instanceof Criterion ? array_merge($of($row), ...array_map($of, $row->parts)) : $this->highlighter->rows($row));
-        }
-
-        return $looked;
     }
 
     /**
@@ -274,94 +221,45 @@ final class SourcingPage extends Page
     }
 
     /**
-     * Everyone scored, by fit, those set aside left out: reference and fit; what is shown of them is read for those that are shown.
+     * What the reader needs to give reasons: the titles of the jobs, and the passage in which each must or wish is said.
      *
-     * @param list<int> $ids
+     * @param Found|null $person
      *
-     * @return list<array{ref: string, fit: Fit}>
+     * @return array{titles: list<string>, passages: array<string, string>}
      */
-    private function ranked(Requisition $requisition, string $city, array $ids): array
+    private function reasons(?array $person, string $source): array
     {
-        $fits = ($this->fits)($requisition->wanted($city), $ids);
-        $ranked = [];
-        foreach ($fits as $id => $fit) {
-            $ranked[] = ['ref' => (string) $id, 'fit' => $fit];
-        }
-        usort($ranked, static fn (array $a, array $b): int => [$b['fit']->score ?? -1, (int) $a['ref']] <=> [$a['fit']->score ?? -1, (int) $b['ref']]);
-
-        return $ranked;
-    }
-
-    /**
-     * @param list<array{ref: string, fit: Fit}> $ranked
-     *
-     * @return list<array{ref: string, name: string, headline: string, city: string, years: float|null, text: string, score: int|null, parts: list<array<string, mixed>>, kept: bool, barred: string|null, would_move: bool|null, active_on: string|null, known: string|null, unsure: array{resume: int, count: int}|null}>
-     */
-    private function told(Requisition $requisition, array $ranked): array
-    {
-        $rows = [];
-        foreach ([] === $ranked ? [] : $this->db->rows(
-            'SELECT c.id, c.name, c.headline, c.city, c.years, c.would_move, c.active_on, c.contact_barred_until, r.text, r.id AS resume, r.unsure, p.id AS application FROM candidate c LEFT JOIN LATERAL (SELECT id, text, unsure FROM resume WHERE candidate_id = c.id ORDER BY created_at DESC, id DESC LIMIT 1) r ON true
-             LEFT JOIN application p ON p.candidate_id = c.id AND p.requisition_id = :r WHERE c.id = ANY (CAST(:ids AS int[]))',
-            ['ids' => '{'.implode(',', array_column($ranked, 'ref')).'}', 'r' => $requisition->id],
-        ) as $row) {
-            $rows[$row->int('id')] = $row;
-        }
-        $told = [];
-        foreach ($ranked as ['ref' => $ref, 'fit' => $fit]) {
-            $row = $rows[(int) $ref] ?? null;
-            if (null !== $row) {
-                $told[] = ['ref' => $ref, 'name' => $row->str('name'), 'headline' => $row->str('headline'), 'city' => $row->strOrNull('city') ?? '', 'years' => $row->floatOrNull('years'), 'text' => $row->strOrNull('text') ?? '', 'score' => $fit->score,
-                    'parts' => array_map(static fn ($p): array => $p->toArray(), $fit->parts), 'kept' => null !== $row->intOrNull('application'), 'barred' => $row->strOrNull('contact_barred_until'), 'would_move' => null === $row['would_move'] ? null : $row->bool('would_move'), 'active_on' => $row->strOrNull('active_on'), 'known' => null, 'unsure' => ($row->intOrNull('unsure') ?? 0) > 0 ? ['resume' => $row->int('resume'), 'count' => $row->int('unsure')] : null];
+        $passages = [];
+        foreach ($person['parts'] ?? [] as $part) {
+            $terms = \in_array($part['kind'], ['must', 'wish'], true) && \is_string($part['wanted']) && \is_string($part['letter']) ? (new Tokeniser())->row($part['wanted']) : [];
+            if ([] !== $terms && \in_array($part['coverage'], ['covered', 'partly'], true)) {
+                $found = $this->highlighter->passage($person['text'] ?? '', array_map(static fn (string $t): Row => new Row([$t]), $terms), 100);
+                $passages += str_contains($found, '<mark>') ? [$part['letter'] => $found] : [];
             }
         }
+        $id = 'bank' === $source || null === $person ? 0 : (int) $person['ref'];
 
-        return $told;
+        return ['titles' => 0 === $id ? [] : array_map(static fn (Stint $s): string => $s->title, ($this->profiles->of([$id])[$id] ?? null)->stints ?? []), 'passages' => $passages];
     }
 
-    /** @return list<array{ref: string, name: string, headline: string, city: string, years: float|null, text: string, score: int|null, parts: list<array<string, mixed>>, kept: bool, barred: string|null, would_move: bool|null, active_on: string|null, known: string|null, unsure: array{resume: int, count: int}|null}> */
-    private function fromBank(Requisition $requisition, string $city, ?BankAnswer $answer): array
+    /** @return list<Found> by fit */
+    private function fromBank(Requisition $requisition, Measure $measure, Weights $weights, ?BankAnswer $answer): array
     {
         $known = [];
         $key = $this->bank->key();
-        $refs = array_map(static fn ($p): string => $key.':'.$p->ref, $answer->people ?? []);
+        $people = array_values($answer->people ?? []);
+        $refs = array_map(static fn ($p): string => $key.':'.$p->ref, $people);
         foreach ([] === $refs ? [] : $this->db->rows('SELECT c.outside_ref, c.name, p.id AS application FROM candidate c LEFT JOIN application p ON p.candidate_id = c.id AND p.requisition_id = :r WHERE c.outside_ref IN (:refs)', ['refs' => $refs, 'r' => $requisition->id]) as $row) {
             $known[$row->str('outside_ref')] = $row;
         }
-        $wanted = $requisition->wanted($city);
+        $ranking = Ranking::of($measure, $weights, array_map(static fn (BankPerson $p): string => Facts::of(new Profile(new Document([]), $p->years, town: $p->city, country: $p->country, moves: $p->wouldMove, said: [$p->headline, $p->text])), $people));
         $found = [];
-        foreach ($answer->people ?? [] as $p) {
-            $fit = Fit::of($wanted, new Person(Document::of($p->headline, $p->text), $p->years, $p->city, $p->wouldMove));
+        foreach ($ranking->ids as $i) {
+            $p = $people[$i];
             $row = $known[$key.':'.$p->ref] ?? null;
-            $found[] = ['ref' => $key.':'.$p->ref, 'name' => $p->name, 'headline' => $p->headline, 'city' => $p->city ?? '', 'years' => $p->years, 'text' => $p->text, 'score' => $fit->score, 'parts' => array_map(static fn ($part): array => $part->toArray(), $fit->parts), 'kept' => null !== $row?->intOrNull('application'), 'barred' => null, 'would_move' => $p->wouldMove, 'active_on' => $p->activeOn, 'known' => $row?->str('name'), 'unsure' => null];
+            $found[] = ['ref' => $key.':'.$p->ref, 'name' => $p->name, 'headline' => $p->headline, 'city' => $p->city ?? '', 'years' => $p->years, 'text' => $p->text, ...FoundPeople::fit($ranking->fit($i)), 'kept' => null !== $row?->intOrNull('application'), 'barred' => null, 'would_move' => $p->wouldMove, 'active_on' => $p->activeOn, 'known' => $row?->str('name'), 'unsure' => null];
         }
 
-        return $this->byFit($found);
-    }
-
-    /**
-     * @template T of array{score: int|null, name: string, ...}
-     *
-     * @param list<T> $found
-     *
-     * @return list<T>
-     */
-    private function byFit(array $found): array
-    {
-        usort($found, static fn (array $a, array $b): int => [$b['score'] ?? -1, $a['name']] <=> [$a['score'] ?? -1, $b['name']]);
-
         return $found;
-    }
-
-    /** @return list<Record> people set aside for this requisition, the last first */
-    private function setAside(int $requisition): array
-    {
-        return $this->db->rows('SELECT c.id, c.name FROM verdict v JOIN candidate c ON c.id = v.candidate_id WHERE v.requisition_id = :r ORDER BY v.at DESC LIMIT 5', ['r' => $requisition]);
-    }
-
-    /** @return list<Record> */
-    private function trail(int $candidate): array
-    {
-        return $this->db->rows("SELECT o.created_at, o.state, r.title, r.number, p.content ->> 'subject' AS subject FROM outbox o LEFT JOIN requisition r ON r.id = o.requisition_id LEFT JOIN personal_value p ON p.id = o.personal_id WHERE o.candidate_id = :c AND o.kind = 'mail' AND o.state <> 'dropped' ORDER BY o.id DESC LIMIT 3", ['c' => $candidate]);
     }
 }

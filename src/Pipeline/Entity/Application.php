@@ -6,9 +6,9 @@ namespace Jorvent\Pipeline\Entity;
 
 use Doctrine\DBAL\Types\Types;
 use Doctrine\ORM\Mapping as ORM;
+use Jorvent\Core\Fit\Fit;
+use Jorvent\Core\Fit\Part;
 use Jorvent\Core\Screening\Score;
-use Jorvent\Core\Search\Fit;
-use Jorvent\Core\Search\FitPart;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Core\Workflow\ApplicationFacts;
 use Jorvent\Core\Workflow\ApplicationState;
@@ -72,7 +72,7 @@ class Application
     #[ORM\Column]
     private ?int $fit = null;
 
-    /** @var list<array{letter: string, kind: string, wanted: string, weight: int, coverage: string}> */
+    /** @var list<array{letter: string, kind: string, wanted: string, weight: int, coverage: string, value: float|null, reason: string, why: array<string, int>}> */
     #[ORM\Column(type: Types::JSON, options: ['jsonb' => true])]
     private array $fitParts = [];
 
@@ -133,7 +133,7 @@ class Application
     public function rate(Fit $fit): void
     {
         $this->fit = $fit->score;
-        $this->fitParts = array_map(static fn (FitPart $p): array => $p->toArray(), $fit->parts);
+        $this->fitParts = array_map(static fn (Part $p): array => $p->toArray(), $fit->parts);
     }
 
     /** @throws Refused */

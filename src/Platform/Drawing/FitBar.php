@@ -14,7 +14,8 @@ final class FitBar
     public static function draw(array $parts, string $label, float $width = 96, bool $letters = false): string
     {
         $inside = '';
-        foreach (self::segments($parts, $width) as [$x, $w, $part]) {
+        // what counts for nothing takes no room
+        foreach (self::segments(array_values(array_filter($parts, static fn (array $p): bool => $p['weight'] > 0)), $width) as [$x, $w, $part]) {
             $inside .= Svg::element('rect', ['x' => $x + .5, 'y' => .5, 'width' => max(1, $w - 1), 'height' => self::HEIGHT - 1, 'class' => 'fit-'.$part['coverage']]);
             if ('partly' === $part['coverage']) {
                 for ($h = $x + 3; $h < $x + $w + 6; $h += 3.5) {

@@ -153,7 +153,7 @@ final readonly class JorventTwig
         foreach ($parts as $part) {
             if (\is_array($part) && \is_int($part['weight'] ?? null) && \is_string($part['coverage'] ?? null) && \is_string($part['letter'] ?? null) && \is_string($part['wanted'] ?? null) && \is_string($part['kind'] ?? null)) {
                 $clean[] = ['weight' => $part['weight'], 'coverage' => $part['coverage'], 'letter' => $part['letter'], 'wanted' => $part['wanted']];
-                $said[] = $this->words->trans('fit.'.$part['kind'], ['%wanted%' => $part['wanted']]).' '.$this->words->trans('coverage.'.$part['coverage']);
+                $said[] = $part['letter'].' '.$this->words->trans('fit.'.$part['kind'], ['%wanted%' => $part['wanted']]).' '.$this->words->trans('coverage.'.$part['coverage']);
             }
         }
 

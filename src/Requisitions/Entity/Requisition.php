@@ -11,7 +11,6 @@ use Jorvent\Core\Pay\Frequency;
 use Jorvent\Core\Pay\PayTerms;
 use Jorvent\Core\Screening\Questionnaire;
 use Jorvent\Core\Search\Search;
-use Jorvent\Core\Search\Wanted;
 use Jorvent\Core\Shared\Money;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Core\Workflow\RequisitionAct;
@@ -390,11 +389,6 @@ class Requisition
     public function band(): ?Band
     {
         return $this->brief()->band();
-    }
-
-    public function wanted(string $city): Wanted
-    {
-        return new Wanted($this->musts, $this->wishes, $this->yearsFrom, $city);
     }
 
     private function accept(Brief $brief, \DateTimeImmutable $now): void

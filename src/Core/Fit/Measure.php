@@ -1,0 +1,291 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jorvent\Core\Fit;
+
+use Jorvent\Core\Query\Tokeniser;
+use Jorvent\Core\Resume\Kinds;
+
+/**
+ * Holds people against one brief: a value from 0 to 1 for each part, null where nothing is told. A skill counts .4 for having been used in a job at all, up to .35 for how lately (half of it after six years) and up to .25 for how long
+ * (all of it after four years); .5 when it is told outside of jobs alone, .3 when only half of its words are said. Example: PLC used for four years until today is 1, one year until six years ago .4 + .175 + .0625 = .6375.
+ */
+final class Measure
+{
+    private const USED = .4;
+    private const LATELY = .35;
+    private const LONG = .25;
+    private const HALF_LIFE = 72;
+    private const ENOUGH = 48;
+    private const TOLD = .5;
+    private const UNDATED = .55;
+    private const HALF = .3;
+    /** Town and what one drives to each day, in km. */
+    private const AT_HOME = 30;
+    private const TOO_FAR = 150;
+    private const MOVES = .8;
+    /** Of the pay asked for, by how much it may be over before nothing is left of the part. */
+    private const OVER = .2;
+    /** Days late before nothing is left of the part. */
+    private const LATE = 120;
+    private const SAME_WORK = .5;
+
+    private readonly int $month;
+    private readonly int $today;
+
+    /** @var list<array{kind: string, text: string}> */
+    public readonly array $parts;
+
+    /** @var array<int, list<list<list<string>>>> words of a skill by part, each in the ways it is found, each some hashes */
+    private array $skills = [];
+
+    /** @var list<array{list<string>, int}> words and kind of work of each title */
+    private array $titles = [];
+
+    public function __construct(public readonly Wanted $wanted, \DateTimeImmutable $day)
+    {
+        $this->month = 12 * (int) $day->format('Y') + (int) $day->format('n') - 1;
+        $this->today = Facts::days($day);
+        $this->parts = $wanted->parts();
+        $tokeniser = new Tokeniser();
+        foreach ($this->parts as $i => $part) {
+            if ('must' === $part['kind'] || 'wish' === $part['kind']) {
+                $this->skills[$i] = [];
+                foreach ($tokeniser->words($part['text']) as [$word]) {
+                    $this->skills[$i][] = array_map(static fn (array $row): array => array_map(Facts::hash(...), $row), $tokeniser->alternatives($word));
+                }
+            }
+        }
+        $works = array_flip(array_keys(Kinds::WORK));
+        foreach (array_unique($wanted->titles) as $title) {
+            $this->titles[] = [array_map(Facts::hash(...), array_values(array_unique($tokeniser->row($title)))), $works[Kinds::of($title, Kinds::WORK) ?? ''] ?? 254];
+        }
+    }
+
+    /** @return list<float|null> by part, of someone's Facts */
+    public function values(string $facts): array
+    {
+        return array_column($this->all($facts), 0);
+    }
+
+    /** @return list<array{float|null, string, array<string, int>}> value, reason and what it needs to be said, by part */
+    public function all(string $facts): array
+    {
+        $flags = \ord($facts[5]);
+        $read = 0 !== ($flags & 16);
+        $jobs = \ord($facts[14]);
+        $start = Facts::HEAD + Facts::JOB * $jobs;
+        $from = $to = $ends = $titleEnds = $kinds = [];
+        $end = $start;
+        for ($at = Facts::HEAD; $at < $start; $at += Facts::JOB) {
+            $last = self::number($facts, $at + 2);
+            $from[] = self::number($facts, $at);
+            $to[] = Facts::ONGOING === $last ? $this->month : $last;
+            $titleEnds[] = $end + 3 * \ord($facts[$at + 4]);
+            $kinds[] = \ord($facts[$at + 5]);
+            $ends[] = $end += 3 * self::number($facts, $at + 6);
+        }
+        $ends[] = \strlen($facts);
+        $all = [];
+        foreach ($this->parts as $i => ['kind' => $kind]) {
+            $all[] = match ($kind) {
+                'must', 'wish' => $read ? $this->skill($this->skills[$i], $facts, $start, $ends, $from, $to) : [null, 'unread', []],
+                'title' => $read ? $this->title($facts, $start, $ends, $titleEnds, $kinds, $to) : [null, 'unread', []],
+                'years' => $this->years(self::number($facts, 0)),
+                'place' => $this->place(substr($facts, 2, 3), $flags),
+                'pay' => $this->pay(self::number($facts, 6) | self::number($facts, 8) << 16),
+                default => $this->notice(self::number($facts, 10), self::number($facts, 12)),
+            };
+        }
+
+        return $all;
+    }
+
+    private static function number(string $facts, int $at): int
+    {
+        return \ord($facts[$at]) | \ord($facts[$at + 1]) << 8;
+    }
+
+    /**
+     * @param list<list<list<string>>> $words
+     * @param list<int>                $ends
+     * @param list<int>                $from
+     * @param list<int>                $to
+     *
+     * @return array{float|null, string, array<string, int>}
+     */
+    private function skill(array $words, string $facts, int $start, array $ends, array $from, array $to): array
+    {
+        $together = -1;
+        $said = 0;
+        foreach ($words as $alternatives) {
+            $where = 0;
+            foreach ($alternatives as $hashes) {
+                $mask = -1;
+                foreach ($hashes as $hash) {
+                    $mask &= self::where($facts, $hash, $start, $ends);
+                }
+                $where |= $mask;
+            }
+            $together &= $where;
+            $said += 0 === $where ? 0 : 1;
+        }
+        if ([] === $words || 0 === $said) {
+            return [[] === $words ? null : 0.0, 'silent', []];
+        }
+        if (0 === $together) {
+            return 2 * $said >= \count($words) ? [self::HALF, 'half', []] : [0.0, 'silent', []];
+        }
+        $spans = [];
+        foreach ($from as $job => $a) {
+            if (0 !== ($together >> $job & 1) && Facts::UNKNOWN !== $a && Facts::UNKNOWN !== $to[$job]) {
+                $spans[] = [$a, $to[$job]];
+            }
+        }
+        if ([] === $spans) {
+            return 0 === ($together & (1 << \count($from)) - 1) ? [self::TOLD, 'told', []] : [self::UNDATED, 'undated', []];
+        }
+        [$months, $last] = self::months($spans);
+
+        return [self::USED + self::LATELY * 2 ** (-max(0, $this->month - $last) / self::HALF_LIFE) + self::LONG * min(1, $months / self::ENOUGH), 'used', ['months' => $months, 'last' => $last, 'now' => $last >= $this->month ? 1 : 0]];
+    }
+
+    /**
+     * In which jobs a word stands, a bit for each, and one more for outside of them.
+     *
+     * @param list<int> $ends of the jobs' words, and of all
+     */
+    private static function where(string $facts, string $hash, int $start, array $ends): int
+    {
+        $mask = $job = 0;
+        $at = strpos($facts, $hash, $start);
+        while (false !== $at) {
+            if (0 !== ($at - $start) % 3) {
+                $at = strpos($facts, $hash, $at + 1);
+                continue;
+            }
+            while ($at >= $ends[$job]) {
+                ++$job;
+            }
+            $mask |= 1 << $job;
+            $at = $ends[$job] < \strlen($facts) ? strpos($facts, $hash, $ends[$job]) : false;
+        }
+
+        return $mask;
+    }
+
+    /**
+     * @param non-empty-list<array{int, int}> $spans first and last month of each
+     *
+     * @return array{int, int} months in them, overlaps counted once, and the last of them
+     */
+    private static function months(array $spans): array
+    {
+        if (1 === \count($spans)) {
+            return [max(1, $spans[0][1] - $spans[0][0] + 1), $spans[0][1]];
+        }
+        sort($spans);
+        $months = 0;
+        $done = -1;
+        foreach ($spans as [$from, $to]) {
+            $months += max(0, $to - max($from, $done + 1) + 1);
+            $done = max($done, $to);
+        }
+
+        return [max(1, $months), $done];
+    }
+
+    /**
+     * How like a title asked for those held are, lately ones before old ones.
+     *
+     * @param list<int> $ends
+     * @param list<int> $titleEnds
+     * @param list<int> $kinds
+     * @param list<int> $to
+     *
+     * @return array{float|null, string, array<string, int>}
+     */
+    private function title(string $facts, int $start, array $ends, array $titleEnds, array $kinds, array $to): array
+    {
+        $best = 0.0;
+        $from = -1;
+        $begin = $start;
+        foreach ($titleEnds as $job => $end) {
+            $held = substr($facts, $begin, $end - $begin);
+            $n = intdiv($end - $begin, 3);
+            $begin = $ends[$job];
+            $like = 0.0;
+            foreach ($this->titles as [$words, $kind]) {
+                $same = 0;
+                foreach ($words as $word) {
+                    $at = strpos($held, $word);
+                    $same += false !== $at && 0 === $at % 3 ? 1 : 0;
+                }
+                $like = max($like, $same > 0 ? 2 * $same / ($n + \count($words)) : 0.0, $kind === $kinds[$job] ? self::SAME_WORK : 0.0);
+            }
+            if ($like > $best) {
+                $ago = Facts::UNKNOWN === $to[$job] ? self::HALF_LIFE : max(0, $this->month - $to[$job]);
+                $value = $like * (.5 + .5 * 2 ** (-$ago / self::HALF_LIFE));
+                if ($value > $best) {
+                    $best = $value;
+                    $from = $job;
+                }
+            }
+        }
+
+        return [] === $titleEnds ? [null, 'no_jobs', []] : [$best, $from < 0 ? 'no_title' : 'title', $from < 0 ? [] : ['job' => $from]];
+    }
+
+    /** @return array{float|null, string, array<string, int>} */
+    private function years(int $tenths): array
+    {
+        if (Facts::UNKNOWN === $tenths) {
+            return [null, 'unknown', []];
+        }
+        $years = $tenths / 10;
+        $low = $this->wanted->yearsFrom ?? 0;
+        $value = $years < $low ? max(0.0, ($years / $low - .4) / .6) : (null === $this->wanted->yearsTo ? 1.0 : max(.5, 1 - .08 * max(0, $years - $this->wanted->yearsTo)));
+
+        return [min(1.0, $value), 'years', ['tenths' => $tenths]];
+    }
+
+    /** @return array{float|null, string, array<string, int>} */
+    private function place(string $town, int $flags): array
+    {
+        if ($this->wanted->remote) {
+            return [1.0, 'remote', []];
+        }
+        $moves = $flags & 3;
+        $km = "\0\0\0" === $town ? null : $this->wanted->near[$town] ?? null;
+        $value = null === $km ? null : max(0.0, min(1.0, 1 - ($km - self::AT_HOME) / (self::TOO_FAR - self::AT_HOME)));
+        if (null !== $value && $value >= self::MOVES) {
+            return [$value, 'near', ['km' => $km]];
+        }
+        if (2 === $moves) {
+            return [self::MOVES, 'moves', null === $km ? [] : ['km' => $km]];
+        }
+
+        return 0 === $moves || null === $value ? [null, 'unknown', null === $km ? [] : ['km' => $km]] : [$value, 'far', ['km' => $km]];
+    }
+
+    /** @return array{float|null, string, array<string, int>} */
+    private function pay(int $euro): array
+    {
+        $most = $this->wanted->payTo ?? 0;
+
+        return Facts::NO_EURO === $euro ? [null, 'unknown', []] : [$euro <= $most ? 1.0 : max(0.0, 1 - ($euro - $most) / (self::OVER * max(1, $most))), 'pay', ['euro' => $euro]];
+    }
+
+    /** @return array{float|null, string, array<string, int>} */
+    private function notice(int $days, int $first): array
+    {
+        if (Facts::UNKNOWN === $days && Facts::UNKNOWN === $first || null === $this->wanted->start) {
+            return [null, 'unknown', []];
+        }
+        $free = max(Facts::UNKNOWN === $days ? 0 : $this->today + $days, Facts::UNKNOWN === $first ? 0 : $first);
+        $late = $free - Facts::days($this->wanted->start);
+
+        return [max(0.0, min(1.0, 1 - $late / self::LATE)), $late > 0 ? 'late' : 'in_time', ['days' => abs($late)]];
+    }
+}
