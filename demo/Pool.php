@@ -78,13 +78,14 @@ final class Pool
         for ($i = 0, $n = 1 + mt_rand(0, 4) + mt_rand(0, 4); $i < $n; ++$i) {
             $months = 4 + (int) (-30 * log(max(1e-6, mt_rand() / mt_getrandmax())));
             $from = $at - min(240, $months);
-            $stints[] = new Stint($this->some('titles'), $this->some('employers'), $from, 0 === $i && $ongoing ? null : $at, 0 === $i && $ongoing);
+            [$title, $employer, $to] = [$this->some('titles'), $this->some('employers'), $at];
             $at = $from - mt_rand(0, 6);
             $told = [$this->some('lines')];
             for ($w = mt_rand(3, 5); $w > 0; --$w) {
                 $told[] = ucfirst(implode(' ', array_map(fn (): string => $this->some('words'), range(1, mt_rand(5, 9))))).'.';
             }
-            $lines[] = $stints[$i]->title.', '.$stints[$i]->employer.' '.intdiv($from, 12)."\n".implode(' ', $told);
+            $stints[] = new Stint($title, $employer, $from, 0 === $i && $ongoing ? null : $to, 0 === $i && $ongoing, implode(' ', $told));
+            $lines[] = $title.', '.$employer.' '.intdiv($from, 12)."\n".implode(' ', $told);
         }
         $skills = array_values(array_unique(array_map(fn (): string => $this->some('skills'), range(1, mt_rand(3, 9)))));
         [$town, $country] = $this->towns[$this->zipf['towns'][mt_rand(0, self::SLOTS - 1)]];
@@ -103,7 +104,7 @@ final class Pool
         $answered = mt_rand(0, $asked);
         $profile = new Profile(
             Document::build(['' => [$headline, $text], 'title' => array_map(static fn (Stint $s): string => $s->title, $stints), 'employer' => array_map(static fn (Stint $s): string => $s->employer, $stints), 'skill' => $skills, 'school' => [$study->school], 'place' => [$town]]),
-            $years, $stints, [$study], $papers, $languages, $town, $country, $moves, null, $expects, null === $expects ? '' : $currency, $notice, null, [$country], $active, 0 === mt_rand(0, 5) ? $active : null, $asked, $answered,
+            $years, $stints, [$study], $papers, $languages, $town, $country, $moves, null, $expects, null === $expects ? '' : $currency, $notice, null, [$country], $active, 0 === mt_rand(0, 5) ? $active : null, $asked, $answered, said: [$headline, ...$skills, $study->field, ...array_map(static fn (Licence $l): string => $l->name, $papers)],
         );
         $reading = ['spells' => array_map(static fn (Stint $s): array => ['title' => $s->title, 'employer' => $s->employer, 'place' => '', 'from' => self::month($s->from), 'to' => self::month($s->to), 'ongoing' => $s->ongoing, 'text' => '', 'sure' => 'sure'], $stints), 'skills' => array_fill_keys($skills, ['months' => 12 * mt_rand(0, 8), 'last' => null, 'sure' => 'sure'])];
 

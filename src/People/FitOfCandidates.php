@@ -21,6 +21,8 @@ final class FitOfCandidates
 {
     /** The latest so many verdicts teach; older ones were of another mind. */
     private const VERDICTS = 100;
+    /** Up to so many found people are scored, every one; of more, so many are chosen. */
+    public const SCORED = 2_000;
 
     private ?int $payPoints = null;
 

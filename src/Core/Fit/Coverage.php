@@ -16,7 +16,7 @@ enum Coverage: string
     {
         return match (true) {
             null === $value => self::NotStated,
-            $value >= .6 => self::Covered,
+            $value >= .5 => self::Covered,
             $value >= .15 => self::Partly,
             default => self::Missing,
         };

@@ -5,16 +5,17 @@ declare(strict_types=1);
 namespace Jorvent\Core\Fit;
 
 /**
- * What keeping and setting aside tells of the weights: logistic regression of the verdicts over the parts, held to the weights one began with by a ridge that a dozen verdicts begin to move, never below 0. Values are taken against
- * their mean among those judged, for what all of them share tells nothing; an unknown one tells nothing either.
+ * What keeping and setting aside tells of the weights: logistic regression of the verdicts over the parts, with weights that stay shares (none below 0, 1 in all) and are held to those one began with by their relative entropy
+ * (exponentiated gradient; Kivinen and Warmuth 1997), so that a few verdicts move little and one part that divides them gains at the cost of all others. Values are taken against their mean among those judged, for what all of
+ * them share tells nothing; an unknown one tells nothing either.
  */
 final readonly class Learning
 {
-    /** How steeply the chance of being kept rises with the score; the sum of all weights in the regression. */
-    private const STEEP = 12.0;
+    /** How steeply the chance of being kept rises with the score. */
+    private const STEEP = 25.0;
     /** The strength of what one began with: the more, the more verdicts it takes to move it. */
-    public const HOLD = .09;
-    private const ROUNDS = 60;
+    private const HOLD = 4.0;
+    private const ROUNDS = 150;
     /** Fewer tell too little to move anything. */
     public const FEWEST = 4;
 
@@ -24,42 +25,43 @@ final readonly class Learning
     }
 
     /** @param list<array{values: list<float|null>, kept: bool}> $verdicts */
-    public static function from(Weights $prior, array $verdicts, float $hold = self::HOLD): self
+    public static function from(Weights $prior, array $verdicts): self
     {
         $kept = \count(array_filter($verdicts, static fn (array $v): bool => $v['kept']));
         $n = \count($verdicts);
-        if ($n < self::FEWEST || 0 === $kept || $kept === $n) {
+        // what counts for nothing was meant to, and stays so
+        $first = array_filter($prior->shares, static fn (float $s): bool => $s > 0);
+        if ($n < self::FEWEST || 0 === $kept || $kept === $n || [] === $first) {
             return new self($prior, 0);
         }
         $means = Fit::means(array_column($verdicts, 'values'), \count($prior->shares));
         $rows = array_map(static fn (array $v): array => array_map(static fn (?float $value, float $mean): float => null === $value ? 0.0 : $value - $mean, $v['values'], $means), $verdicts);
-        $start = array_map(static fn (float $s): float => self::STEEP * $s, $prior->shares);
-        // what counted for nothing was meant to, and stays so
-        $open = array_keys(array_filter($prior->shares, static fn (float $s): bool => $s > 0));
-        $weights = $start;
+        $shares = $first;
         $base = log($kept / ($n - $kept));
-        $step = 4 / ($n + 4 * $hold);
+        $step = 4 / ($n * self::STEEP);
         for ($round = 0; $round < self::ROUNDS; ++$round) {
-            $slope = array_fill_keys($open, 0.0);
+            $slope = array_map(static fn (): float => 0.0, $first);
             $lift = 0.0;
             foreach ($rows as $i => $row) {
                 $sum = $base;
-                foreach ($open as $p) {
-                    $sum += $weights[$p] * $row[$p];
+                foreach ($shares as $p => $share) {
+                    $sum += self::STEEP * $share * $row[$p];
                 }
                 $off = ($verdicts[$i]['kept'] ? 1.0 : 0.0) - 1 / (1 + exp(-$sum));
                 $lift += $off;
-                foreach ($open as $p) {
-                    $slope[$p] += $off * $row[$p];
+                foreach ($slope as $p => $_) {
+                    $slope[$p] += $off * self::STEEP * $row[$p];
                 }
             }
-            $base += $step * $lift;
-            foreach ($open as $p) {
-                $weights[$p] = max(0.0, $weights[$p] + $step * ($slope[$p] - $hold * ($weights[$p] - $start[$p])));
+            $base += 2 * $lift / $n;
+            foreach ($shares as $p => $share) {
+                $shares[$p] = max(1e-9, $share * exp(max(-1.0, min(1.0, $step * ($slope[$p] - self::HOLD * log($share / $first[$p]))))));
             }
+            $sum = array_sum($shares);
+            $shares = array_map(static fn (float $s): float => $s / $sum, $shares);
         }
 
-        return new self(array_sum($weights) > 0 ? Weights::shares(array_values($weights)) : $prior, $n);
+        return new self(Weights::shares(array_values(array_replace($prior->shares, $shares))), $n);
     }
 
     /**

@@ -8,19 +8,18 @@ use Jorvent\Core\Query\Tokeniser;
 use Jorvent\Core\Resume\Kinds;
 
 /**
- * Holds people against one brief: a value from 0 to 1 for each part, null where nothing is told. A skill counts .4 for having been used in a job at all, up to .35 for how lately (half of it after six years) and up to .25 for how long
- * (all of it after four years); .5 when it is told outside of jobs alone, .3 when only half of its words are said. Example: PLC used for four years until today is 1, one year until six years ago .4 + .175 + .0625 = .6375.
+ * Holds people against one brief: a value from 0 to 1 for each part, null where nothing is told. A skill used in a job counts .3, and up to .7 more for what is left of its use: each month of it, overlaps counted once, is worth half
+ * after six years, and thirty such months bring two thirds of what there is to gain. Told outside of jobs alone it counts .25, in a job without dates .5, half of its words .15. Example: used for four years until today, 38.4 months
+ * are left of 48, and .3 + .7 (1 − e^(−38.4/30)) = .805.
  */
 final class Measure
 {
-    private const USED = .4;
-    private const LATELY = .35;
-    private const LONG = .25;
+    private const USED = .3;
     private const HALF_LIFE = 72;
-    private const ENOUGH = 48;
-    private const TOLD = .5;
-    private const UNDATED = .55;
-    private const HALF = .3;
+    private const ENOUGH = 30;
+    private const TOLD = .25;
+    private const UNDATED = .5;
+    private const HALF = .15;
     /** Town and what one drives to each day, in km. */
     private const AT_HOME = 30;
     private const TOO_FAR = 150;
@@ -146,9 +145,9 @@ final class Measure
         if ([] === $spans) {
             return 0 === ($together & (1 << \count($from)) - 1) ? [self::TOLD, 'told', []] : [self::UNDATED, 'undated', []];
         }
-        [$months, $last] = self::months($spans);
+        [$months, $last, $left] = $this->use($spans);
 
-        return [self::USED + self::LATELY * 2 ** (-max(0, $this->month - $last) / self::HALF_LIFE) + self::LONG * min(1, $months / self::ENOUGH), 'used', ['months' => $months, 'last' => $last, 'now' => $last >= $this->month ? 1 : 0]];
+        return [self::USED + (1 - self::USED) * (1 - exp(-$left / self::ENOUGH)), 'used', ['months' => $months, 'last' => $last, 'now' => $last >= $this->month ? 1 : 0]];
     }
 
     /**
@@ -178,22 +177,25 @@ final class Measure
     /**
      * @param non-empty-list<array{int, int}> $spans first and last month of each
      *
-     * @return array{int, int} months in them, overlaps counted once, and the last of them
+     * @return array{int, int, float} months in them, overlaps counted once; the last of them; and what is left of these months today, each worth half after HALF_LIFE
      */
-    private static function months(array $spans): array
+    private function use(array $spans): array
     {
-        if (1 === \count($spans)) {
-            return [max(1, $spans[0][1] - $spans[0][0] + 1), $spans[0][1]];
-        }
         sort($spans);
         $months = 0;
+        $left = 0.0;
         $done = -1;
         foreach ($spans as [$from, $to]) {
-            $months += max(0, $to - max($from, $done + 1) + 1);
+            $from = max($from, $done + 1);
+            $to = min($to, $this->month);
+            if ($to >= $from) {
+                $months += $to - $from + 1;
+                $left += self::HALF_LIFE / \M_LN2 * (2 ** (($to - $this->month) / self::HALF_LIFE) - 2 ** (($from - 1 - $this->month) / self::HALF_LIFE));
+            }
             $done = max($done, $to);
         }
 
-        return [max(1, $months), $done];
+        return [max(1, $months), $done, $left];
     }
 
     /**

@@ -54,8 +54,6 @@ use Symfony\Component\Routing\Attribute\Route;
 final class SourcingPage extends Page
 {
     private const SHOWN = 25;
-    /** So many are scored; of more, the most lately active. */
-    private const SCORED = 2_000;
 
     public function __construct(private readonly Db $db, private readonly EntityManagerInterface $entities, private readonly RequisitionViews $views, private readonly FitOfCandidates $fits, private readonly SearchCandidates $search, private readonly FoundPeople $people, private readonly SearchRows $rows, private readonly Profiles $profiles, private readonly Facets $facets, private readonly Highlighter $highlighter, private readonly ResumeBank $bank)
     {
@@ -162,7 +160,7 @@ final class SourcingPage extends Page
         $measure = $this->fits->measure($requisition);
         $learning = $this->fits->learning($requisition, $measure, $this->fits->prior($requisition, $measure->wanted));
         $outside = 'bank' === $source ? $this->fromBank($requisition, $measure, $learning->weights, $answer) : [];
-        $ranking = 'bank' === $source ? null : $this->fits->rank($measure, $learning, $this->search->strongest($left('short' === $source ? array_reduce($result->oneShort, gmp_or(...), gmp_init(0)) : $result->people), $measure->wanted, $learning->weights, self::SCORED));
+        $ranking = 'bank' === $source ? null : $this->fits->rank($measure, $learning, $this->search->strongest($left('short' === $source ? array_reduce($result->oneShort, gmp_or(...), gmp_init(0)) : $result->people), $measure->wanted, $learning->weights, FitOfCandidates::SCORED));
         $refs = null === $ranking ? array_column($outside, 'ref') : array_map(strval(...), $ranking->ids);
         $times[] = hrtime(true);
         $open = $request->query->getString('person');
@@ -179,7 +177,7 @@ final class SourcingPage extends Page
         $address = array_filter(['number' => $number, 'q' => $search->text, 'c' => $search->lines(), 'in' => 'own' === $source ? null : $source], static fn (mixed $v): bool => null !== $v && [] !== $v);
 
         return [
-            'number' => $number, 'search' => $search, 'query' => $search->text, 'result' => $result, 'source' => $source, 'bank' => $this->bank, 'answer' => $answer, 'failure' => $failure, 'found' => $shown, 'person' => $person, 'position' => $position, 'scored' => \count($refs), 'cut' => 'bank' !== $source && \count($refs) >= self::SCORED, 'page' => $page, 'pages' => $pages,
+            'number' => $number, 'search' => $search, 'query' => $search->text, 'result' => $result, 'source' => $source, 'bank' => $this->bank, 'answer' => $answer, 'failure' => $failure, 'found' => $shown, 'person' => $person, 'position' => $position, 'scored' => \count($refs), 'cut' => 'bank' !== $source && \count($refs) >= FitOfCandidates::SCORED, 'page' => $page, 'pages' => $pages,
             'next' => ['ref' => $refs[$position] ?? ''], 'rows' => $this->rows->shown($search, $result, $address), 'address' => $address, 'highlighted' => null === $person ? '' : $this->highlighter->mark($person['text'], $looked), 'approved' => $requisition->isApproved(),
             'trail' => null === $person || !ctype_digit($person['ref']) ? [] : $this->people->trail((int) $person['ref']), 'aside' => $this->people->setAside($requisition->id), 'short' => 'short' === $source ? $this->missed($result, array_column($shown, 'ref')) : [],
             'learned' => $learning->verdicts, ...$this->reasons($person, $source), 'blank' => Kind::tryFrom($request->query->getString('add')), 'times' => ['ladder' => ($times[1] - $times[0]) / 1e6, 'fit' => ($times[2] - $times[1]) / 1e6],
