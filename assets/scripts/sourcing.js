@@ -19,7 +19,7 @@
     for (const [name, value] of new FormData(form)) { data.append(name, value); }
     const source = main.querySelector('.seg a.on');
     const where = source ? new URL(source.href).searchParams.get('in') : null;
-    if (where && where !== 'bank') { data.set('in', where); }
+    if (where) { data.set('in', where); }
     return data;
   }
   async function show(url, options = {}) {
@@ -73,6 +73,24 @@
       if (response.ok && document.contains(place)) { place.innerHTML = await response.text(); }
     } catch { /* the next answer brings them */ }
   }
+  // an outside database answers when it can; the list takes in each answer as it comes
+  async function outside(form, tries) {
+    const says = form.querySelector('[data-ask-says]');
+    const text = document.createElement('span');
+    text.className = 'am';
+    text.textContent = main.dataset.asking || 'asking';
+    says?.replaceChildren(text);
+    const about = location.search;
+    const data = new FormData(form);
+    try {
+      const response = await fetch(form.action, { method: 'POST', body: data, headers: { 'HX-Request': 'true' } });
+      if (response.status === 204 && response.headers.has('X-Pending') && tries > 0) { setTimeout(() => outside(form, tries - 1), 1200); return; }
+    } catch { /* the page says what it knows */ }
+    if (location.search === about || !document.contains(form)) { show(results + location.search); }
+  }
+  document.addEventListener('click', (e) => {
+    if (e.target.closest('[data-ask-all]')) { main.querySelectorAll('form[data-ask]').forEach((form) => outside(form, 12)); }
+  });
   const ask = () => show(results + '?' + sent());
   const soon = (wait) => { clearTimeout(timer); timer = setTimeout(ask, wait); };
   document.addEventListener('input', (e) => { if (e.target.form === form) { soon(e.target.type === 'text' || e.target.id === 'q' ? 220 : 20); } });
@@ -89,6 +107,7 @@
     });
   });
   document.addEventListener('submit', (e) => {
+    if (e.target.matches('form[data-ask]')) { e.preventDefault(); outside(e.target, 12); return; }
     if (!e.target.matches('form[data-stay]')) { return; }
     e.preventDefault();
     show(e.target.action, { method: 'POST', body: new FormData(e.target) });

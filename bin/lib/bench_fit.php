@@ -41,7 +41,6 @@ foreach (['' => 3.0, '_even_tastes' => 1.0] as $of => $care) {
         $half = static fn (int $which): array => array_filter($facts, static fn (int $i): bool => $i % 2 === $which, \ARRAY_FILTER_USE_KEY);
         [$read, $held] = [$half(0), $half(1)];
         $prior = Weights::of($wanted);
-        /** @var callable(list<int>): float $ndcg */
         $ndcg = static fn (array $ids): float => ndcg(array_map(static fn (mixed $i): int => $people[is_int($i) ? $i : 0]['worth'] ?? 0, array_values($ids)));
         $sums['text'][] = $ndcg(byText($opening, array_intersect_key($people, $held)));
         $sums[0][] = $ndcg(Ranking::of($measure, $prior, $held)->ids);

@@ -5,15 +5,19 @@ declare(strict_types=1);
 namespace Jorvent\People;
 
 use Jorvent\Core\Fit\Fit;
+use Jorvent\Core\Fit\Measure;
 use Jorvent\Core\Fit\Part;
 use Jorvent\Core\Fit\Ranking;
+use Jorvent\Core\Fit\Weights;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
 
 /**
  * What a list of found people and the reader show of them.
  *
- * @phpstan-type Found array{ref: string, name: string, headline: string, city: string, years: float|null, text: string, score: int|null, least: int, most: int, parts: list<array<string, mixed>>, kept: bool, barred: string|null, would_move: bool|null, active_on: string|null, known: string|null, unsure: array{resume: int, count: int}|null}
+ * @phpstan-type Found array{ref: string, name: string, headline: string, city: string, years: float|null, text: string, score: int|null, least: int, most: int, parts: list<array<string, mixed>>, kept: bool, barred: string|null, would_move: bool|null, active_on: string|null, known: string|null, unsure: array{resume: int, count: int}|null, bank: string|null}
+ *
+ * @phpstan-import-type Answer from AskOutside
  */
 final readonly class FoundPeople
 {
@@ -41,8 +45,50 @@ final readonly class FoundPeople
             $row = $rows[$id] ?? null;
             if (null !== $row) {
                 $found[] = ['ref' => (string) $id, 'name' => $row->str('name'), 'headline' => $row->str('headline'), 'city' => $row->strOrNull('city') ?? '', 'years' => $row->floatOrNull('years'), 'text' => $row->strOrNull('text') ?? '', ...self::fit($ranking->fit($id)), 'kept' => null !== $row->intOrNull('application'), 'barred' => $row->strOrNull('contact_barred_until'),
-                    'would_move' => null === $row['would_move'] ? null : $row->bool('would_move'), 'active_on' => $row->strOrNull('active_on'), 'known' => null, 'unsure' => ($row->intOrNull('unsure') ?? 0) > 0 ? ['resume' => $row->int('resume'), 'count' => $row->int('unsure')] : null];
+                    'would_move' => null === $row['would_move'] ? null : $row->bool('would_move'), 'active_on' => $row->strOrNull('active_on'), 'known' => null, 'bank' => null, 'unsure' => ($row->intOrNull('unsure') ?? 0) > 0 ? ['resume' => $row->int('resume'), 'count' => $row->int('unsure')] : null];
             }
+        }
+
+        return $found;
+    }
+
+    /**
+     * Those of outside databases who pass all rows, by fit; of one who stands in several the first. Whom we know already is shown as our own.
+     *
+     * @param array<string, Answer> $answers
+     *
+     * @return list<Found>
+     */
+    public function outside(int $requisition, Measure $measure, Weights $weights, array $answers): array
+    {
+        $people = $seen = [];
+        foreach ($answers as $answer) {
+            foreach ($answer['people'] as $p) {
+                if ([] === $p['misses'] && (null === $p['mail'] || !isset($seen[$p['mail']]))) {
+                    $people[] = $p;
+                    $seen[$p['mail'] ?? ''] = true;
+                }
+            }
+        }
+        if ([] === $people) {
+            return [];
+        }
+        $known = [];
+        foreach ($this->db->rows(
+            "SELECT coalesce(m.id, c.id) AS id, coalesce(m.name, c.name) AS name, c.outside_ref, mail_hash(c.email) AS mail, coalesce(m.contact_barred_until, c.contact_barred_until) AS barred, p.id AS application
+             FROM candidate c LEFT JOIN candidate m ON m.id = c.merged_into LEFT JOIN application p ON p.candidate_id = coalesce(m.id, c.id) AND p.requisition_id = :r
+             WHERE c.erased_at IS NULL AND (c.outside_ref = ANY (CAST(:refs AS text[])) OR (c.email IS NOT NULL AND mail_hash(c.email) = ANY (CAST(:mails AS text[]))))",
+            ['r' => $requisition, 'refs' => Db::array(array_column($people, 'ref')), 'mails' => Db::array(array_values(array_filter(array_column($people, 'mail'), is_string(...))))],
+        ) as $row) {
+            $known[$row->strOrNull('outside_ref') ?? ''] = $known[$row->strOrNull('mail') ?? ''] = $row;
+        }
+        unset($known['']);
+        $ranking = Ranking::of($measure, $weights, array_map(static fn (array $p): string => (string) base64_decode($p['facts'], true), $people));
+        $found = [];
+        foreach ($ranking->ids as $i) {
+            $p = $people[$i];
+            $row = $known[$p['ref']] ?? $known[$p['mail'] ?? ''] ?? null;
+            $found[] = ['ref' => null === $row ? $p['ref'] : $row->str('id'), 'name' => $row?->str('name') ?? '', 'headline' => $p['headline'], 'city' => $p['city'] ?? '', 'years' => $p['years'], 'text' => $p['text'], ...self::fit($ranking->fit($i)), 'kept' => null !== $row?->intOrNull('application'), 'barred' => $row?->strOrNull('barred'), 'would_move' => $p['would_move'], 'active_on' => $p['active_on'], 'known' => $row?->str('name'), 'unsure' => null, 'bank' => $p['bank']];
         }
 
         return $found;

@@ -8,6 +8,7 @@ use Jorvent\Core\Query\Document;
 use Jorvent\Core\Resume\Blind;
 use Jorvent\Core\Resume\Corrections;
 use Jorvent\Core\Resume\Period;
+use Jorvent\Core\Resume\Reader;
 use Jorvent\Core\Resume\Sure;
 use Jorvent\Core\Resume\Tongues;
 use Jorvent\Core\Search\Judge;
@@ -16,8 +17,10 @@ use Jorvent\Core\Search\Licence;
 use Jorvent\Core\Search\Profile;
 use Jorvent\Core\Search\Stint;
 use Jorvent\Core\Search\Study;
+use Jorvent\Outside\ResumeBanks\BankPerson;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
+use Psr\Clock\ClockInterface;
 
 /** People as searches look at them: the record, the newest resume as read and corrected, tags, and where they stand with us. What is unsure in a resume is found, but counted for nothing beyond that. */
 final class Profiles
@@ -28,12 +31,14 @@ final class Profiles
         (SELECT json_agg(q.number ORDER BY q.number) FROM verdict v JOIN requisition q ON q.id = v.requisition_id WHERE v.candidate_id = c.id)::text AS set_aside
         FROM candidate c LEFT JOIN LATERAL (SELECT n.text, n.reading, (SELECT json_object_agg(x.item, json_build_object('verdict', x.verdict, 'value', x.value)) FROM resume_correction x WHERE x.resume_id = n.id)::text AS corrections FROM resume n WHERE n.candidate_id = c.id ORDER BY n.created_at DESC, n.id DESC LIMIT 1) r ON true
         WHERE c.erased_at IS NULL AND c.merged_into IS NULL AND ";
+    private const NOTHING = ['id' => 0, 'remote' => null, 'pay_expected' => null, 'pay_current' => null, 'pay_currency' => null, 'notice_days' => null, 'first_day' => null, 'permits' => '[]', 'considers_on' => null, 'asked' => 0, 'answered' => 0, 'written_on' => null, 'contact_barred_until' => null, 'corrections' => null, 'tags' => null, 'pipelines' => null, 'set_aside' => null];
     private const FOUND = 'c.claims IS NULL AND ';
 
     /** @var array<string, float>|null */
     private ?array $perEuro = null;
+    private ?Reader $reader = null;
 
-    public function __construct(private readonly Db $db)
+    public function __construct(private readonly Db $db, private readonly ClockInterface $clock)
     {
     }
 
@@ -80,6 +85,14 @@ final class Profiles
         }
 
         return $profiles;
+    }
+
+    /** Someone of an outside database, read from what it shows; of what is only known of our own people nothing is known. */
+    public function ofOutside(BankPerson $person): Profile
+    {
+        $reading = ($this->reader ??= new Reader())->read($person->text, $this->clock->now())->toArray();
+
+        return $this->profile(new Record(['name' => '', 'headline' => $person->headline, 'years' => $person->years, 'city' => $person->city, 'country' => $person->country, 'would_move' => $person->wouldMove, 'active_on' => $person->activeOn, 'text' => $person->text, 'reading' => json_encode($reading, \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE)] + self::NOTHING));
     }
 
     private function profile(Record $row): Profile

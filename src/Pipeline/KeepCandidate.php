@@ -7,7 +7,9 @@ namespace Jorvent\Pipeline;
 use Doctrine\ORM\EntityManagerInterface;
 use Jorvent\Activity\ActivityLog;
 use Jorvent\Core\Shared\Refused;
-use Jorvent\Outside\ResumeBanks\ResumeBank;
+use Jorvent\Outside\ResumeBanks\BankPerson;
+use Jorvent\Outside\ResumeBanks\ResumeBanks;
+use Jorvent\People\BankViews;
 use Jorvent\People\BringIn;
 use Jorvent\People\Colleagues;
 use Jorvent\People\FitOfCandidates;
@@ -19,20 +21,31 @@ use Psr\Clock\ClockInterface;
 /** A found person is kept: an application with origin "sourced". Nothing is kept before the brief is approved. */
 final readonly class KeepCandidate
 {
-    public function __construct(private Db $db, private EntityManagerInterface $entities, private ClockInterface $clock, private ActivityLog $log, private ResumeBank $bank, private BringIn $bringIn, private FitOfCandidates $fits, private Applications $applications, private StageVisits $visits, private UndoSteps $undo, private Colleagues $colleagues)
+    public function __construct(private Db $db, private EntityManagerInterface $entities, private ClockInterface $clock, private ActivityLog $log, private ResumeBanks $banks, private BankViews $views, private BringIn $bringIn, private FitOfCandidates $fits, private Applications $applications, private StageVisits $visits, private UndoSteps $undo, private Colleagues $colleagues)
     {
     }
 
     /** @param string $ref an own candidate's number, or "BANK:REF" for someone in an outside database */
     public function __invoke(int $requisitionId, string $ref, int $by): void
     {
-        $person = str_contains($ref, ':') ? $this->bank->fetch(substr($ref, (int) strpos($ref, ':') + 1)) : null;
-        $this->db->transaction(function () use ($requisitionId, $ref, $by, $person): void {
+        [$bank, $outside] = str_contains($ref, ':') ? [strstr($ref, ':', true), substr($ref, 1 + (int) strpos($ref, ':'))] : [null, $ref];
+        $person = null;
+        if (\is_string($bank)) {
+            // a view is not spent on what will be refused
+            if (true !== $this->entities->find(Requisition::class, $requisitionId)?->isApproved()) {
+                throw Refused::because('not_approved');
+            }
+            $known = $this->db->row('SELECT coalesce(merged_into, id) AS id FROM candidate WHERE outside_ref = :ref LIMIT 1', ['ref' => $ref])?->int('id');
+            $from = $this->banks->get($bank) ?? throw Refused::because('candidate_gone');
+            $person = null === $known ? $this->views->spend($bank, $outside, $requisitionId, $by, static fn (): BankPerson => $from->fetch($outside)) : null;
+            $ref = (string) $known;
+        }
+        $this->db->transaction(function () use ($requisitionId, $ref, $by, $person, $bank): void {
             $requisition = $this->entities->find(Requisition::class, $requisitionId) ?? throw new \LogicException('No such requisition.');
             if (!$requisition->isApproved()) {
                 throw Refused::because('not_approved');
             }
-            $candidate = null === $person ? (int) $ref : ($this->bringIn)($this->bank->key(), $person);
+            $candidate = null === $person ? (int) $ref : ($this->bringIn)((string) $bank, $person);
             $row = $this->db->row('SELECT contact_barred_until FROM candidate WHERE id = :id AND erased_at IS NULL FOR UPDATE', ['id' => $candidate]) ?? throw Refused::because('candidate_gone');
             $barred = $row->instantOrNull('contact_barred_until');
             if (null !== $barred && $barred > $this->clock->now()) {

@@ -4,11 +4,14 @@ declare(strict_types=1);
 
 namespace Jorvent\Requisitions;
 
+use Jorvent\Core\Federation\Translation;
 use Jorvent\Core\Market\Criterion;
 use Jorvent\Core\Market\Market;
+use Jorvent\Core\Query\Parser;
 use Jorvent\Core\Reporting\Spread;
 use Jorvent\Core\Reporting\TimeToFill;
 use Jorvent\Outside\ResumeBanks\ResumeBank;
+use Jorvent\Outside\ResumeBanks\ResumeBanks;
 use Jorvent\People\CountMarket;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
@@ -19,7 +22,7 @@ use Psr\Clock\ClockInterface;
 /** The market beside a brief: own candidates counted as it is written; outside databases only when asked; how long such roles took, and so how likely the day is. */
 final readonly class MarketView
 {
-    public function __construct(private Db $db, private CountMarket $market, private ResumeBank $bank, private ClockInterface $clock)
+    public function __construct(private Db $db, private CountMarket $market, private ResumeBanks $banks, private ClockInterface $clock)
     {
     }
 
@@ -43,20 +46,21 @@ final readonly class MarketView
         return [
             'market' => $market, 'rows' => $rows, 'scale' => $market->total + ($rows[0]['gain'] ?? 0), 'per_euro' => $perEuro, 'step' => null === $perEuro ? null : Market::STEP * $perEuro,
             'reached' => null === $top || null === $perEuro ? null : Market::reached($market->expect, (int) round($top->units() / $perEuro)), 'spread' => $spread, 'until' => $until, 'chance' => null === $until ? null : TimeToFill::chance($spread, $until),
-            'backtest' => TimeToFill::backtest($history), 'outside' => $this->db->row('SELECT * FROM outside_count WHERE requisition_id = :r AND bank = :b', ['r' => $requisition, 'b' => $this->bank->key()]), 'bank' => $this->bank->name(), 'query' => $this->query($brief),
+            'backtest' => TimeToFill::backtest($history), 'outside' => $this->db->row('SELECT * FROM outside_count WHERE requisition_id = :r AND bank = :b', ['r' => $requisition, 'b' => $this->bank()->key()]), 'bank' => $this->bank()->name(), 'query' => $this->query($brief),
         ];
     }
 
     /** Asks the outside database once, because someone wants to know. */
     public function askOutside(int $requisition, Brief $brief): void
     {
+        $bank = $this->bank();
         $count = $error = null;
         try {
-            $count = $this->bank->search($this->query($brief), 0)->count;
+            $count = $bank->search(Translation::of((new Parser())->parse($this->query($brief))->conjuncts(), $bank->abilities())->node, [], 0)->count;
         } catch (NotNow|RefusedByThem $e) {
             $error = $e->getMessage();
         }
-        $this->db->execute('INSERT INTO outside_count (requisition_id, bank, query, count, error, asked_at) VALUES (:r, :b, :q, :c, :e, :now) ON CONFLICT (requisition_id, bank) DO UPDATE SET query = EXCLUDED.query, count = EXCLUDED.count, error = EXCLUDED.error, asked_at = EXCLUDED.asked_at', ['r' => $requisition, 'b' => $this->bank->key(), 'q' => $this->query($brief), 'c' => $count, 'e' => $error, 'now' => $this->clock->now()]);
+        $this->db->execute('INSERT INTO outside_count (requisition_id, bank, query, count, error, asked_at) VALUES (:r, :b, :q, :c, :e, :now) ON CONFLICT (requisition_id, bank) DO UPDATE SET query = EXCLUDED.query, count = EXCLUDED.count, error = EXCLUDED.error, asked_at = EXCLUDED.asked_at', ['r' => $requisition, 'b' => $this->bank()->key(), 'q' => $this->query($brief), 'c' => $count, 'e' => $error, 'now' => $this->clock->now()]);
     }
 
     /** @return list<Criterion> each must, then the years */
@@ -65,6 +69,12 @@ final readonly class MarketView
         $criteria = array_values(array_filter(array_map(Criterion::skill(...), $brief->musts), static fn (?Criterion $c): bool => null !== $c));
 
         return null === $brief->yearsFrom || 0 === $brief->yearsFrom ? $criteria : [...$criteria, Criterion::years($brief->yearsFrom)];
+    }
+
+    /** The market is asked of one of them. */
+    private function bank(): ResumeBank
+    {
+        return $this->banks->get('crewfold') ?? array_values($this->banks->all)[0];
     }
 
     private function query(Brief $brief): string

@@ -108,7 +108,7 @@ final class StepsTest extends BrowserTest
             self::standIn('calendar', 'wrong');
             $staff->go('/r/2201/interviews')->press('Arrange')->sees('.is-refused', 'Nothing is booked blindly');
             self::standIn('resumes', 'down');
-            $staff->go('/r/2201/sourcing?in=bank&q=PLC')->sees('.ladder', 'Crewfold did not answer')->press('Match')->sees('.res');
+            $staff->go('/r/2201/sourcing?in=outside&q=PLC')->sees('.outside', 'not asked')->type('b')->sees('.outside', 'did not answer')->sees('.res')->press('Match')->sees('.res');
         } finally {
             self::standIn('calendar', 'normal');
             self::standIn('resumes', 'normal');

@@ -10,6 +10,8 @@ use Jorvent\Outside\Calendars\StandIn\WatchbillStandIn;
 use Jorvent\Outside\Mail\StandIn\Mailroom;
 use Jorvent\Outside\Records\StandIn\MusterStandIn;
 use Jorvent\Outside\ResumeBanks\StandIn\CrewfoldStandIn;
+use Jorvent\Outside\ResumeBanks\StandIn\FathomStandIn;
+use Jorvent\Outside\ResumeBanks\StandIn\RopewalkStandIn;
 use Jorvent\Outside\TextServices\StandIn\QuillwrightStandIn;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\RedirectResponse;
@@ -43,7 +45,9 @@ final readonly class Desk
         return new self([
             'mail' => [new Mailroom($shelf('mail'), $dir), $shelf('mail')],
             ...$boards,
-            'resumes' => [new CrewfoldStandIn($dir, $today), $shelf('resumes')],
+            'resumes' => [new CrewfoldStandIn($dir, $today, $shelf('resumes-asked')), $shelf('resumes')],
+            'ropewalk' => [new RopewalkStandIn($dir, $today), $shelf('ropewalk')],
+            'fathom' => [new FathomStandIn($dir, $today, $shelf('fathom-tickets')), $shelf('fathom')],
             'calendar' => [new WatchbillStandIn(), $shelf('calendar')],
             'text' => [new QuillwrightStandIn(), $shelf('text')],
             'records' => [new MusterStandIn($shelf('records')), $shelf('records')],

@@ -38,6 +38,7 @@ final readonly class PeopleTwig
 
     /** Where someone came from: a way of ours in words, or a board or database by its own name. */
     #[AsTwigFunction('source_name')]
+    #[AsTwigFilter('source_name')]
     public function sourceName(string $source): string
     {
         $said = $this->words->trans('source.'.$source);

@@ -7,21 +7,15 @@ namespace Jorvent\People\Web;
 use Doctrine\ORM\EntityManagerInterface;
 use Jorvent\Accounts\Access\Permission;
 use Jorvent\Accounts\Access\Subject;
-use Jorvent\Core\Fit\Facts;
-use Jorvent\Core\Fit\Measure;
-use Jorvent\Core\Fit\Ranking;
-use Jorvent\Core\Fit\Weights;
-use Jorvent\Core\Query\Document;
 use Jorvent\Core\Query\Row;
 use Jorvent\Core\Query\Tokeniser;
 use Jorvent\Core\Search\Kind;
-use Jorvent\Core\Search\Profile;
 use Jorvent\Core\Search\Search;
 use Jorvent\Core\Search\Stint;
 use Jorvent\Core\Search\Widen;
-use Jorvent\Outside\ResumeBanks\BankAnswer;
-use Jorvent\Outside\ResumeBanks\BankPerson;
-use Jorvent\Outside\ResumeBanks\ResumeBank;
+use Jorvent\Outside\ResumeBanks\ResumeBanks;
+use Jorvent\People\AskOutside;
+use Jorvent\People\BankViews;
 use Jorvent\People\Facets;
 use Jorvent\People\FitOfCandidates;
 use Jorvent\People\FoundPeople;
@@ -34,8 +28,6 @@ use Jorvent\People\SearchRows;
 use Jorvent\Pipeline\KeepCandidate;
 use Jorvent\Pipeline\SetAside;
 use Jorvent\Platform\Database\Db;
-use Jorvent\Platform\Outbox\NotNow;
-use Jorvent\Platform\Outbox\RefusedByThem;
 use Jorvent\Platform\Web\Gate;
 use Jorvent\Platform\Web\Input;
 use Jorvent\Platform\Web\Page;
@@ -49,13 +41,14 @@ use Symfony\Component\Routing\Attribute\Route;
  * Searching: the query line and the criteria, what each lets through, who was found, and one person in the reader. The whole page, or only what changes while someone types.
  *
  * @phpstan-import-type Found from FoundPeople
+ * @phpstan-import-type Answer from AskOutside
  */
 #[Route('/r/{number}/sourcing', requirements: ['number' => '\d{1,9}'])]
 final class SourcingPage extends Page
 {
     private const SHOWN = 25;
 
-    public function __construct(private readonly Db $db, private readonly EntityManagerInterface $entities, private readonly RequisitionViews $views, private readonly FitOfCandidates $fits, private readonly SearchCandidates $search, private readonly FoundPeople $people, private readonly SearchRows $rows, private readonly Profiles $profiles, private readonly Facets $facets, private readonly Highlighter $highlighter, private readonly ResumeBank $bank)
+    public function __construct(private readonly Db $db, private readonly EntityManagerInterface $entities, private readonly RequisitionViews $requisitions, private readonly FitOfCandidates $fits, private readonly SearchCandidates $search, private readonly FoundPeople $people, private readonly SearchRows $rows, private readonly Profiles $profiles, private readonly Facets $facets, private readonly Highlighter $highlighter, private readonly ResumeBanks $resumeBanks, private readonly AskOutside $outside, private readonly BankViews $views)
     {
     }
 
@@ -65,7 +58,7 @@ final class SourcingPage extends Page
     {
         $found = $this->found($number, $request);
 
-        return $this->render('people/sourcing.html.twig', $found + ['view' => $this->views->byNumber($number)]);
+        return $this->render('people/sourcing.html.twig', $found + ['view' => $this->requisitions->byNumber($number)]);
     }
 
     /** What changes while someone types: no frame, no process line. */
@@ -76,7 +69,7 @@ final class SourcingPage extends Page
         $started = hrtime(true);
         $found = $this->found($number, $request);
         // after keeping someone the line above changed too
-        $response = $this->render('people/_sourcing.html.twig', $found + ($request->query->has('line') ? ['view' => $this->views->byNumber($number)] : []));
+        $response = $this->render('people/_sourcing.html.twig', $found + ($request->query->has('line') ? ['view' => $this->requisitions->byNumber($number)] : []));
         $response->headers->set('HX-Replace-Url', $this->generateUrl('sourcing', $found['address']));
         $response->headers->set('Server-Timing', \sprintf('count;dur=%.2f, ladder;dur=%.2f, fit;dur=%.2f, memory;dur=%.1f, all;dur=%.2f', $found['result']->counted, $found['times']['ladder'], $found['times']['fit'], memory_get_peak_usage() / 1e6, (hrtime(true) - $started) / 1e6));
 
@@ -124,6 +117,20 @@ final class SourcingPage extends Page
         return $this->act(fn () => $aside((int) $_subject->requisitionId, (int) $input->int('person'), $this->me()->id), 'set_aside', $this->next($request), $this->afterwards($number, $input, $request), ['%name%' => $input->line('name')]);
     }
 
+    /** One outside database is asked, because someone wants to know; what it answers is in the list from then on. Still searching: ask again. */
+    #[Gate(Permission::Search, Gate::REQUISITION)]
+    #[Route('/ask', name: 'sourcing_ask', methods: ['POST'])]
+    public function ask(int $number, Request $request, Subject $_subject): Response
+    {
+        $search = SearchForm::read($request->request->all()) ?? new Search();
+        $this->outside->ask((int) $_subject->requisitionId, Input::of($request)->line('bank'), $search);
+        if (!$request->headers->has('HX-Request')) {
+            return $this->redirectToRoute('sourcing', ['number' => $number, 'q' => $search->text, 'c' => $search->lines(), 'in' => 'outside'], Response::HTTP_SEE_OTHER);
+        }
+
+        return new Response('', Response::HTTP_NO_CONTENT, ($this->outside->answers((int) $_subject->requisitionId, $search)[Input::of($request)->line('bank')]['pending'] ?? false) ? ['X-Pending' => '1'] : []);
+    }
+
     /** Within the page only what changed comes back. */
     private function next(Request $request): string
     {
@@ -136,7 +143,7 @@ final class SourcingPage extends Page
         $search = SearchForm::read($request->request->all());
         $in = $input->line('in');
 
-        return array_filter(['number' => $number, 'q' => $search?->text, 'c' => $search?->lines(), 'in' => \in_array($in, ['bank', 'short'], true) ? $in : null, 'page' => $input->int('page'), 'person' => $input->line('next'), 'line' => $request->headers->has('HX-Request') ? 'new' : null], static fn (mixed $v): bool => null !== $v && '' !== $v && [] !== $v && 1 !== $v);
+        return array_filter(['number' => $number, 'q' => $search?->text, 'c' => $search?->lines(), 'in' => \in_array($in, ['outside', 'short'], true) ? $in : null, 'page' => $input->int('page'), 'person' => $input->line('next'), 'line' => $request->headers->has('HX-Request') ? 'new' : null], static fn (mixed $v): bool => null !== $v && '' !== $v && [] !== $v && 1 !== $v);
     }
 
     /** @return array{address: array<string, mixed>, times: array{ladder: float, fit: float}, result: SearchResult, ...} */
@@ -152,15 +159,15 @@ final class SourcingPage extends Page
             $this->db->transaction(static fn () => $requisition->search($asked));
         }
         $in = $request->query->getString('in');
-        $source = \in_array($in, ['bank', 'short'], true) ? $in : 'own';
-        [$answer, $failure] = 'bank' === $source ? $this->ask($result, $search->text) : [null, null];
+        $source = \in_array($in, ['outside', 'short'], true) ? $in : 'own';
+        $answers = $this->outside->answers($requisition->id, $search);
         $looked = $this->rows->looked($result->rows);
         $aside = $this->search->setAside($number);
         $left = static fn (\GMP $people): \GMP => gmp_and($people, gmp_com($aside));
         $measure = $this->fits->measure($requisition);
         $learning = $this->fits->learning($requisition, $measure, $this->fits->prior($requisition, $measure->wanted));
-        $outside = 'bank' === $source ? $this->fromBank($requisition, $measure, $learning->weights, $answer) : [];
-        $ranking = 'bank' === $source ? null : $this->fits->rank($measure, $learning, $this->search->strongest($left('short' === $source ? array_reduce($result->oneShort, gmp_or(...), gmp_init(0)) : $result->people), $measure->wanted, $learning->weights, FitOfCandidates::SCORED));
+        $outside = $this->people->outside($requisition->id, $measure, $learning->weights, $answers);
+        $ranking = 'outside' === $source ? null : $this->fits->rank($measure, $learning, $this->search->strongest($left('short' === $source ? array_reduce($result->oneShort, gmp_or(...), gmp_init(0)) : $result->people), $measure->wanted, $learning->weights, FitOfCandidates::SCORED));
         $refs = null === $ranking ? array_column($outside, 'ref') : array_map(strval(...), $ranking->ids);
         $times[] = hrtime(true);
         $open = $request->query->getString('person');
@@ -177,11 +184,31 @@ final class SourcingPage extends Page
         $address = array_filter(['number' => $number, 'q' => $search->text, 'c' => $search->lines(), 'in' => 'own' === $source ? null : $source], static fn (mixed $v): bool => null !== $v && [] !== $v);
 
         return [
-            'number' => $number, 'search' => $search, 'query' => $search->text, 'result' => $result, 'source' => $source, 'bank' => $this->bank, 'answer' => $answer, 'failure' => $failure, 'found' => $shown, 'person' => $person, 'position' => $position, 'scored' => \count($refs), 'cut' => 'bank' !== $source && \count($refs) >= FitOfCandidates::SCORED, 'page' => $page, 'pages' => $pages,
+            'number' => $number, 'search' => $search, 'query' => $search->text, 'result' => $result, 'source' => $source, 'banks' => $this->banks($answers), 'outside' => \count($outside), 'found' => $shown, 'person' => $person, 'position' => $position, 'scored' => \count($refs), 'cut' => 'outside' !== $source && \count($refs) >= FitOfCandidates::SCORED, 'page' => $page, 'pages' => $pages,
             'next' => ['ref' => $refs[$position] ?? ''], 'rows' => $this->rows->shown($search, $result, $address), 'address' => $address, 'highlighted' => null === $person ? '' : $this->highlighter->mark($person['text'], $looked), 'approved' => $requisition->isApproved(),
             'trail' => null === $person || !ctype_digit($person['ref']) ? [] : $this->people->trail((int) $person['ref']), 'aside' => $this->people->setAside($requisition->id), 'short' => 'short' === $source ? $this->missed($result, array_column($shown, 'ref')) : [],
-            'learned' => $learning->verdicts, ...$this->reasons($person, $source), 'blank' => Kind::tryFrom($request->query->getString('add')), 'times' => ['ladder' => ($times[1] - $times[0]) / 1e6, 'fit' => ($times[2] - $times[1]) / 1e6],
+            'learned' => $learning->verdicts, ...$this->reasons($person), 'blank' => Kind::tryFrom($request->query->getString('add')), 'times' => ['ladder' => ($times[1] - $times[0]) / 1e6, 'fit' => ($times[2] - $times[1]) / 1e6],
         ];
+    }
+
+    /**
+     * The outside databases with what each answered, and the contact views of this month.
+     *
+     * @param array<string, Answer> $answers
+     *
+     * @return list<array{key: string, name: string, answer: Answer|null, passing: int, used: int, of: int, warn: bool}>
+     */
+    private function banks(array $answers): array
+    {
+        $month = $this->views->month();
+        $banks = [];
+        foreach ($this->resumeBanks->all as $key => $bank) {
+            ['used' => $used, 'of' => $of] = $month[$key] ?? ['used' => 0, 'of' => 0];
+            $answer = $answers[$key] ?? null;
+            $banks[] = ['key' => $key, 'name' => $bank->name(), 'answer' => $answer, 'passing' => \count(array_filter($answer['people'] ?? [], static fn (array $p): bool => [] === $p['misses'])), 'used' => $used, 'of' => $of, 'warn' => $used >= BankViews::WARN * $of];
+        }
+
+        return $banks;
     }
 
     /**
@@ -205,19 +232,6 @@ final class SourcingPage extends Page
         return $missed;
     }
 
-    /** @return array{BankAnswer|null, string|null} */
-    private function ask(SearchResult $result, string $query): array
-    {
-        if (null === $result->query->node || [] !== $result->query->errors()) {
-            return [null, null];
-        }
-        try {
-            return [$this->bank->search($query, 60), null];
-        } catch (NotNow|RefusedByThem $e) {
-            return [null, $e->getMessage()];
-        }
-    }
-
     /**
      * What the reader needs to give reasons: the titles of the jobs, and the passage in which each must or wish is said.
      *
@@ -225,7 +239,7 @@ final class SourcingPage extends Page
      *
      * @return array{titles: list<string>, passages: array<string, string>}
      */
-    private function reasons(?array $person, string $source): array
+    private function reasons(?array $person): array
     {
         $passages = [];
         foreach ($person['parts'] ?? [] as $part) {
@@ -235,29 +249,8 @@ final class SourcingPage extends Page
                 $passages += str_contains($found, '<mark>') ? [$part['letter'] => $found] : [];
             }
         }
-        $id = 'bank' === $source || null === $person ? 0 : (int) $person['ref'];
+        $id = null !== $person && ctype_digit($person['ref']) ? (int) $person['ref'] : 0;
 
         return ['titles' => 0 === $id ? [] : array_map(static fn (Stint $s): string => $s->title, ($this->profiles->of([$id])[$id] ?? null)->stints ?? []), 'passages' => $passages];
-    }
-
-    /** @return list<Found> by fit */
-    private function fromBank(Requisition $requisition, Measure $measure, Weights $weights, ?BankAnswer $answer): array
-    {
-        $known = [];
-        $key = $this->bank->key();
-        $people = array_values($answer->people ?? []);
-        $refs = array_map(static fn ($p): string => $key.':'.$p->ref, $people);
-        foreach ([] === $refs ? [] : $this->db->rows('SELECT c.outside_ref, c.name, p.id AS application FROM candidate c LEFT JOIN application p ON p.candidate_id = c.id AND p.requisition_id = :r WHERE c.outside_ref IN (:refs)', ['refs' => $refs, 'r' => $requisition->id]) as $row) {
-            $known[$row->str('outside_ref')] = $row;
-        }
-        $ranking = Ranking::of($measure, $weights, array_map(static fn (BankPerson $p): string => Facts::of(new Profile(new Document([]), $p->years, town: $p->city, country: $p->country, moves: $p->wouldMove, said: [$p->headline, $p->text])), $people));
-        $found = [];
-        foreach ($ranking->ids as $i) {
-            $p = $people[$i];
-            $row = $known[$key.':'.$p->ref] ?? null;
-            $found[] = ['ref' => $key.':'.$p->ref, 'name' => $p->name, 'headline' => $p->headline, 'city' => $p->city ?? '', 'years' => $p->years, 'text' => $p->text, ...FoundPeople::fit($ranking->fit($i)), 'kept' => null !== $row?->intOrNull('application'), 'barred' => null, 'would_move' => $p->wouldMove, 'active_on' => $p->activeOn, 'known' => $row?->str('name'), 'unsure' => null];
-        }
-
-        return $found;
     }
 }

@@ -4,44 +4,45 @@ declare(strict_types=1);
 
 namespace Jorvent\Outside\ResumeBanks\StandIn;
 
-use Jorvent\Core\Query\Document;
-use Jorvent\Core\Query\Evaluator;
 use Jorvent\Core\Query\Parser;
-use Jorvent\Demo\People;
+use Jorvent\Outside\StandIn\Shelf;
 use Jorvent\Outside\StandIn\StandIn;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 
-/** A resume database of some 2,000 invented people, made from a seed and kept, with its words, in a PHP file that opcache holds. */
+/** A resume database with a query line, pages, and a limit of questions. */
 final readonly class CrewfoldStandIn implements StandIn
 {
     public const PEOPLE = 2000;
+    public const QUESTIONS = 60;
+    public const SECONDS = 10;
 
-    public function __construct(private string $dir, private \DateTimeImmutable $today)
+    private BankPeople $people;
+
+    public function __construct(string $dir, \DateTimeImmutable $today, private Shelf $asked)
     {
+        $this->people = new BankPeople($dir, 'crewfold', 'CF', [7 => self::PEOPLE], $today);
     }
 
     public function describe(): array
     {
-        return ['name' => 'Crewfold', 'what' => 'resume database, '.self::PEOPLE.' invented people'];
+        return ['name' => 'Crewfold', 'what' => 'resume database, '.self::PEOPLE.' invented people, '.self::QUESTIONS.' questions in '.self::SECONDS.' s'];
     }
 
     public function answer(Request $request, string $path): Response
     {
-        $people = $this->people();
+        $now = time();
+        $asked = $this->asked->change(static fn (array $times): array => [...array_values(array_filter($times, static fn (mixed $t): bool => \is_int($t) && $t > $now - self::SECONDS)), $now]);
+        if (\count($asked) > self::QUESTIONS) {
+            return new JsonResponse(['error' => 'too many questions'], 429, ['Retry-After' => (string) self::SECONDS]);
+        }
         if ('/search' === $path) {
-            return $this->search($people, $request->query->getString('q'), max(0, min(200, $request->query->getInt('limit', 25))));
+            return $this->search($request);
         }
-        foreach ($people as $person) {
-            if ($person['ref'] === substr($path, 1)) {
-                unset($person['words']);
+        $one = $this->people->one(substr($path, 1));
 
-                return new JsonResponse($person);
-            }
-        }
-
-        return new JsonResponse(['error' => 'nobody of that reference'], 404);
+        return null === $one ? new JsonResponse(['error' => 'nobody of that reference'], 404) : new JsonResponse(array_diff_key($one, ['words' => 0]));
     }
 
     public function traffic(): array
@@ -49,46 +50,16 @@ final readonly class CrewfoldStandIn implements StandIn
         return [];
     }
 
-    /** @param list<array<string, mixed>> $people */
-    private function search(array $people, string $query, int $limit): Response
+    private function search(Request $request): Response
     {
-        $parsed = (new Parser())->parse($query);
+        $parsed = (new Parser())->parse($request->query->getString('q'));
         if ([] !== $parsed->errors()) {
             return new JsonResponse(['error' => 'query not understood'], 422);
         }
-        $evaluator = new Evaluator();
-        $found = [];
-        $count = 0;
-        foreach ($people as $person) {
-            /** @var array<array-key, list<int>> $words */
-            $words = $person['words'];
-            if (null === $parsed->node || $evaluator->matches($parsed->node, new Document($words))) {
-                ++$count;
-                if (\count($found) < $limit) {
-                    unset($person['words']);
-                    $found[] = $person;
-                }
-            }
-        }
+        $years = $request->query->getInt('years_from');
+        $found = $this->people->find($parsed->node, 0 === $years ? null : static fn (array $one): bool => null !== $one['years'] && $one['years'] >= $years);
+        $per = max(0, min(50, $request->query->getInt('per_page', 25)));
 
-        return new JsonResponse(['count' => $count, 'population' => \count($people), 'people' => $found]);
-    }
-
-    /** @return list<array<string, mixed>> */
-    private function people(): array
-    {
-        $file = $this->dir.'/crewfold-'.$this->today->format('Ymd').'.php';
-        if (!is_file($file)) {
-            $people = [];
-            foreach ((new People(7, $this->today))->many(self::PEOPLE) as $i => $person) {
-                $people[] = [...$person, 'ref' => 'CF-'.(10_000 + $i), 'words' => Document::of($person['headline'], $person['text'])->positions];
-            }
-            $temporary = $file.'.'.getmypid();
-            file_put_contents($temporary, '<?php return '.var_export($people, true).';');
-            rename($temporary, $file);
-        }
-
-        /** @var list<array<string, mixed>> */
-        return require $file;
+        return new JsonResponse(['count' => \count($found), 'population' => $this->people->count(), 'people' => array_map(BankPeople::preview(...), \array_slice($found, $per * (max(1, $request->query->getInt('page', 1)) - 1), $per))]);
     }
 }
