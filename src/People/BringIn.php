@@ -30,6 +30,7 @@ final readonly class BringIn
         $candidate->describe($person->headline, $person->years, $person->wouldMove, null === $person->activeOn ? null : new \DateTimeImmutable($person->activeOn));
         $this->entities->persist($candidate);
         $this->entities->flush();
+        $this->db->execute('UPDATE candidate SET tell_by = :day, country = coalesce(:country, country) WHERE id = :id', ['id' => $candidate->id, 'day' => $now->modify('+'.TellSourced::DAYS.' days')->format('Y-m-d'), 'country' => $person->country]);
         ($this->add)($candidate->id, new ResumeFile('', 'text/plain', $person->ref.'.txt', max(1, \strlen($person->text)), $person->text));
         $this->log->record('candidate.brought_in', 'candidate', $candidate->id, null, $candidate->id, ['from' => $bank]);
 

@@ -13,30 +13,38 @@ use Jorvent\Core\Fit\Wanted;
 use Jorvent\Core\Fit\Weights;
 use Jorvent\Core\Pay\Frequency;
 use Jorvent\Platform\Database\Db;
-use Jorvent\Platform\Database\Record;
 use Jorvent\Requisitions\Entity\Requisition;
 
 /** How well people answer the brief of a requisition, by its weights and what its verdicts taught. */
-final class FitOfCandidates
+final readonly class FitOfCandidates
 {
     /** The latest so many verdicts teach; older ones were of another mind. */
     private const VERDICTS = 100;
     /** Up to so many found people are scored, every one; of more, so many are chosen. */
     public const SCORED = 2_000;
 
-    private ?int $payPoints = null;
-
-    public function __construct(private readonly Db $db, private readonly SearchContext $contexts, private readonly Profiles $profiles)
+    public function __construct(private Db $db, private SearchContext $contexts, private Profiles $profiles)
     {
     }
 
-    public function wanted(Requisition $requisition): Wanted
+    public function weighing(Requisition $requisition): Weighing
+    {
+        $row = $this->db->row('SELECT s.city, s.country, g.pay_points, f.points, f.learns, f.learns_from FROM fit_setting g LEFT JOIN site s ON s.id = :site LEFT JOIN requisition_fit f ON f.requisition_id = :r', ['site' => $requisition->siteId, 'r' => $requisition->id]) ?? throw new \LogicException('There are settings.');
+        $measure = new Measure($this->wanted($requisition, $row->strOrNull('city'), $row->strOrNull('country')), $this->contexts->on()->day);
+        $points = ['pay' => $row->int('pay_points')];
+        foreach ($row->json('points') as $part => $value) {
+            $points += \is_int($value) ? [(string) $part => $value] : [];
+        }
+        $prior = Weights::of($measure->wanted, $points);
+
+        return new Weighing($measure, $prior, Learning::from($prior, null !== $row['learns'] && !$row->bool('learns') ? [] : $this->verdicts($requisition->id, $measure, $row->strOrNull('learns_from'))));
+    }
+
+    private function wanted(Requisition $requisition, ?string $city, ?string $country): Wanted
     {
         $context = $this->contexts->on();
-        $site = $this->db->row('SELECT city, country FROM site WHERE id = :id', ['id' => $requisition->siteId]);
-        $city = $site?->strOrNull('city');
-        $home = null === $city ? null : $context->gazetteer->find($city, $site?->strOrNull('country')) ?? $context->gazetteer->find($city);
-        $near = null === $city ? [] : [Facts::town($city, null) => 0, Facts::town($city, $site?->strOrNull('country')) => 0];
+        $home = null === $city ? null : $context->gazetteer->find($city, $country) ?? $context->gazetteer->find($city);
+        $near = null === $city ? [] : [Facts::town($city, null) => 0, Facts::town($city, $country) => 0];
         if (null !== $home) {
             foreach ($context->gazetteer->towns as $town) {
                 $km = (int) round($home->km($town));
@@ -53,35 +61,14 @@ final class FitOfCandidates
         return new Wanted($brief->musts, $brief->wishes, array_values(array_filter([$brief->title, $brief->internalTitle ?? ''], static fn (string $t): bool => '' !== $t)), $brief->yearsFrom, $brief->yearsTo, $city, $near, 'fully' === $brief->remote, $pay, $brief->targetOn);
     }
 
-    public function measure(Requisition $requisition): Measure
+    /** @return list<array{values: list<float|null>, kept: bool}> */
+    private function verdicts(int $requisition, Measure $measure, ?string $since): array
     {
-        return new Measure($this->wanted($requisition), $this->contexts->on()->day);
-    }
-
-    /** The weights one begins with, as changed by hand. */
-    public function prior(Requisition $requisition, Wanted $wanted): Weights
-    {
-        $this->payPoints ??= $this->db->int('SELECT pay_points FROM fit_setting');
-
-        $points = [];
-        foreach ($this->settings($requisition->id)?->json('points') ?? [] as $part => $value) {
-            $points += \is_int($value) ? [(string) $part => $value] : [];
-        }
-
-        return Weights::of($wanted, ['pay' => $this->payPoints] + $points);
-    }
-
-    public function learning(Requisition $requisition, Measure $measure, Weights $prior): Learning
-    {
-        $settings = $this->settings($requisition->id);
-        if (false === $settings?->bool('learns')) {
-            return Learning::from($prior, []);
-        }
         $verdicts = [];
         foreach ($this->db->rows(
             "SELECT candidate_id, kept FROM (SELECT candidate_id, at, false AS kept FROM verdict WHERE requisition_id = :r UNION ALL SELECT candidate_id, applied_at, true FROM application WHERE requisition_id = :r AND origin = 'sourced') x
              WHERE at >= coalesce(CAST(:since AS timestamptz), '-infinity') ORDER BY at DESC, candidate_id LIMIT ".self::VERDICTS,
-            ['r' => $requisition->id, 'since' => $settings?->strOrNull('learns_from')],
+            ['r' => $requisition, 'since' => $since],
         ) as $row) {
             $verdicts[$row->int('candidate_id')] = $row->bool('kept');
         }
@@ -91,7 +78,7 @@ final class FitOfCandidates
             $told[] = ['values' => $measure->values($one), 'kept' => $verdicts[$id]];
         }
 
-        return Learning::from($prior, $told);
+        return $told;
     }
 
     /**
@@ -99,23 +86,18 @@ final class FitOfCandidates
      *
      * @return Ranking of those who are known; by what was learned, where something was
      */
-    public function rank(Measure $measure, Learning $learning, array $ids): Ranking
+    public function rank(Weighing $weighing, array $ids): Ranking
     {
-        return Ranking::of($measure, $learning->weights, $this->facts($ids));
+        return Ranking::of($weighing->measure, $weighing->weights, $this->facts($ids));
     }
 
     /** One person by themselves, as kept with their application; null for someone who is gone. */
     public function one(Requisition $requisition, int $candidate): ?Fit
     {
-        $measure = $this->measure($requisition);
+        $weighing = $this->weighing($requisition);
         $facts = $this->facts([$candidate])[$candidate] ?? null;
 
-        return null === $facts ? null : Fit::of($measure, $this->learning($requisition, $measure, $this->prior($requisition, $measure->wanted))->weights, $facts);
-    }
-
-    private function settings(int $requisition): ?Record
-    {
-        return $this->db->row('SELECT points, learns, learns_from FROM requisition_fit WHERE requisition_id = :id', ['id' => $requisition]);
+        return null === $facts ? null : Fit::of($weighing->measure, $weighing->weights, $facts);
     }
 
     /**

@@ -5,10 +5,8 @@ declare(strict_types=1);
 namespace Jorvent\People;
 
 use Jorvent\Core\Fit\Fit;
-use Jorvent\Core\Fit\Measure;
 use Jorvent\Core\Fit\Part;
 use Jorvent\Core\Fit\Ranking;
-use Jorvent\Core\Fit\Weights;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
 
@@ -59,7 +57,7 @@ final readonly class FoundPeople
      *
      * @return list<Found>
      */
-    public function outside(int $requisition, Measure $measure, Weights $weights, array $answers): array
+    public function outside(int $requisition, Weighing $weighing, array $answers): array
     {
         $people = $seen = [];
         foreach ($answers as $answer) {
@@ -75,15 +73,15 @@ final readonly class FoundPeople
         }
         $known = [];
         foreach ($this->db->rows(
-            "SELECT coalesce(m.id, c.id) AS id, coalesce(m.name, c.name) AS name, c.outside_ref, mail_hash(c.email) AS mail, coalesce(m.contact_barred_until, c.contact_barred_until) AS barred, p.id AS application
+            'SELECT coalesce(m.id, c.id) AS id, coalesce(m.name, c.name) AS name, c.outside_ref, mail_hash(c.email) AS mail, coalesce(m.contact_barred_until, c.contact_barred_until) AS barred, p.id AS application
              FROM candidate c LEFT JOIN candidate m ON m.id = c.merged_into LEFT JOIN application p ON p.candidate_id = coalesce(m.id, c.id) AND p.requisition_id = :r
-             WHERE c.erased_at IS NULL AND (c.outside_ref = ANY (CAST(:refs AS text[])) OR (c.email IS NOT NULL AND mail_hash(c.email) = ANY (CAST(:mails AS text[]))))",
+             WHERE c.erased_at IS NULL AND (c.outside_ref = ANY (CAST(:refs AS text[])) OR (c.email IS NOT NULL AND mail_hash(c.email) = ANY (CAST(:mails AS text[]))))',
             ['r' => $requisition, 'refs' => Db::array(array_column($people, 'ref')), 'mails' => Db::array(array_values(array_filter(array_column($people, 'mail'), is_string(...))))],
         ) as $row) {
             $known[$row->strOrNull('outside_ref') ?? ''] = $known[$row->strOrNull('mail') ?? ''] = $row;
         }
         unset($known['']);
-        $ranking = Ranking::of($measure, $weights, array_map(static fn (array $p): string => (string) base64_decode($p['facts'], true), $people));
+        $ranking = Ranking::of($weighing->measure, $weighing->weights, array_map(static fn (array $p): string => (string) base64_decode($p['facts'], true), $people));
         $found = [];
         foreach ($ranking->ids as $i) {
             $p = $people[$i];

@@ -68,6 +68,16 @@ final readonly class PersonRecord
         });
     }
 
+    /** Someone brought in from outside was told so by hand. */
+    public function told(int $candidate): void
+    {
+        $this->db->transaction(function () use ($candidate): void {
+            if (1 === $this->db->execute('UPDATE candidate SET tell_by = NULL WHERE id = :id AND tell_by IS NOT NULL', ['id' => $candidate])) {
+                $this->log->record('candidate.told', 'candidate', $candidate, null, $candidate);
+            }
+        });
+    }
+
     /** @param \DateTimeImmutable|null $until null to lift it */
     public function bar(int $candidate, ?\DateTimeImmutable $until, string $note): void
     {

@@ -25,8 +25,7 @@ final readonly class RateApplicants
         if ([] === $applications) {
             return;
         }
-        $measure = $this->fits->measure($requisition);
-        $ranking = $this->fits->rank($measure, $this->fits->learning($requisition, $measure, $this->fits->prior($requisition, $measure->wanted)), array_keys($applications));
+        $ranking = $this->fits->rank($this->fits->weighing($requisition), array_keys($applications));
         $rated = [];
         foreach ($ranking->ids as $id) {
             $fit = $ranking->fit($id);

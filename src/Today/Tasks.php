@@ -23,7 +23,7 @@ final readonly class Tasks
     /** @return list<Task> most urgent first */
     public function of(Account $me): array
     {
-        return Task::inOrder([...$this->approvals($me), ...$this->knockOuts($me), ...$this->adverts($me), ...$this->forgotten($me), ...$this->newApplicants($me), ...$this->scorecards($me), ...$this->interviews($me), ...$this->offers($me), ...$this->briefs($me), ...$this->failures($me), ...$this->units($me), ...$this->questions($me), ...$this->decisions($me)]);
+        return Task::inOrder([...$this->approvals($me), ...$this->knockOuts($me), ...$this->adverts($me), ...$this->forgotten($me), ...$this->newApplicants($me), ...$this->scorecards($me), ...$this->interviews($me), ...$this->offers($me), ...$this->briefs($me), ...$this->failures($me), ...$this->units($me), ...$this->questions($me), ...$this->decisions($me), ...$this->untold($me)]);
     }
 
     /** @return list<Task> */
@@ -68,6 +68,14 @@ final readonly class Tasks
         return $this->tasks(
             "SELECT 'interview' AS kind, i.id AS subject, i.created_at AS since, lower(i.during) AS due, r.number, r.title, s.city, c.name AS person FROM interview i JOIN interview_seat t ON t.interview_id = i.id JOIN application p ON p.id = i.application_id
              JOIN requisition r ON r.id = p.requisition_id JOIN site s ON s.id = r.site_id JOIN candidate c ON c.id = i.candidate_id WHERE t.account_id = :me AND i.state = 'booked' AND lower(i.during) BETWEEN :now AND CAST(:now AS timestamptz) + interval '3 days'", $me, 1);
+    }
+
+    /** @return list<Task> people brought in from outside whom no mail can tell */
+    private function untold(Account $me): array
+    {
+        return $this->tasks(
+            "SELECT DISTINCT ON (c.id) 'tell' AS kind, c.id AS subject, c.created_at AS since, CAST(c.tell_by AS timestamptz) AS due, r.number, r.title, s.city, c.name AS person FROM candidate c JOIN application p ON p.candidate_id = c.id JOIN requisition r ON r.id = p.requisition_id JOIN site s ON s.id = r.site_id
+             WHERE c.tell_by <= CAST(:today AS date) + 7 AND c.email IS NULL AND c.erased_at IS NULL AND c.merged_into IS NULL AND r.recruiter_id = :me ORDER BY c.id, p.id", $me, 7);
     }
 
     /** @return list<Task> */

@@ -13,7 +13,7 @@ use PHPUnit\Framework\Attributes\DataProvider;
 #[CoversNothing]
 final class PagesTest extends DatabaseTest
 {
-    private const MOST_QUERIES = 21;
+    private const MOST_QUERIES = 23;
 
     /** @return iterable<string, array{string, string}> */
     public static function pages(): iterable

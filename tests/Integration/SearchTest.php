@@ -143,14 +143,14 @@ final class SearchTest extends DatabaseTest
         $requisition = $this->get(\Doctrine\ORM\EntityManagerInterface::class)->getRepository(\Jorvent\Requisitions\Entity\Requisition::class)->findOneBy(['number' => 2201]) ?? self::fail();
         $fits = $this->get(FitOfCandidates::class);
         $ids = Bits::ids($this->get(SearchCandidates::class)(new Search())->people);
-        $measure = $fits->measure($requisition);
-        $ranking = $fits->rank($measure, $fits->learning($requisition, $measure, $fits->prior($requisition, $measure->wanted)), $ids);
+        $weighing = $fits->weighing($requisition);
+        $ranking = $fits->rank($weighing, $ids);
         self::assertCount(\count($ids), $ranking->ids);
         $profiles = $this->get(\Jorvent\People\Profiles::class)->of($ids);
         $scores = [];
         foreach ($ranking->ids as $id) {
             $fit = $ranking->fit($id);
-            self::assertEquals(\Jorvent\Core\Fit\Fit::of($measure, $ranking->weights, \Jorvent\Core\Fit\Facts::of($profiles[$id]), $ranking->means), $fit, 'as packed, as read now');
+            self::assertEquals(\Jorvent\Core\Fit\Fit::of($weighing->measure, $ranking->weights, \Jorvent\Core\Fit\Facts::of($profiles[$id]), $ranking->means), $fit, 'as packed, as read now');
             $scores[] = $fit->score ?? -1;
         }
         $sorted = $scores;
@@ -165,11 +165,10 @@ final class SearchTest extends DatabaseTest
         $search = $this->get(SearchCandidates::class);
         $requisition = $this->get(\Doctrine\ORM\EntityManagerInterface::class)->getRepository(\Jorvent\Requisitions\Entity\Requisition::class)->findOneBy(['number' => 2201]) ?? self::fail();
         $fits = $this->get(FitOfCandidates::class);
-        $measure = $fits->measure($requisition);
-        $learning = $fits->learning($requisition, $measure, $fits->prior($requisition, $measure->wanted));
+        $weighing = $fits->weighing($requisition);
         $everyone = $search(new Search())->people;
-        $best = \array_slice($fits->rank($measure, $learning, Bits::ids($everyone))->ids, 0, 25);
-        $chosen = $search->strongest($everyone, $measure->wanted, $learning->weights, 150);
+        $best = \array_slice($fits->rank($weighing, Bits::ids($everyone))->ids, 0, 25);
+        $chosen = $search->strongest($everyone, $weighing->measure->wanted, $weighing->weights, 150);
         self::assertCount(150, array_unique($chosen));
         self::assertGreaterThanOrEqual(23, \count(array_intersect($best, $chosen)), 'nearly all of the best are among them');
     }

@@ -32,9 +32,8 @@ final class FitPage extends Page
     public function show(int $number): Response
     {
         $requisition = $this->requisition($number);
-        $measure = $this->fits->measure($requisition);
-        $prior = $this->fits->prior($requisition, $measure->wanted);
-        $learning = $this->fits->learning($requisition, $measure, $prior);
+        $weighing = $this->fits->weighing($requisition);
+        [$measure, $prior, $learning] = [$weighing->measure, $weighing->prior, $weighing->learning];
         $points = $this->settings->points($requisition->id);
         $parts = [];
         foreach ($measure->parts as $i => $part) {
@@ -67,7 +66,7 @@ final class FitPage extends Page
     private function points(Requisition $requisition, Input $input): array
     {
         $points = [];
-        foreach ($this->fits->measure($requisition)->parts as $i => $part) {
+        foreach ($this->fits->weighing($requisition)->measure->parts as $i => $part) {
             // what someone asks to be paid is weighed for all requisitions at once, by an admin
             $p = 'pay' === $part['kind'] ? null : $input->int('p'.$i);
             if (null !== $p && $p !== Weights::POINTS[$part['kind']]) {

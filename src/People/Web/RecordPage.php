@@ -32,6 +32,9 @@ final class RecordPage extends Page
     public function bar(int $candidate, Request $request, PersonRecord $record): Response
     {
         $input = Input::of($request);
+        if ('told' === $input->line('then')) {
+            return $this->act(static fn () => $record->told($candidate), 'told', 'person', ['candidate' => $candidate]);
+        }
         $lift = 'lift' === $input->line('then');
 
         return $this->act(static fn () => $record->bar($candidate, $lift ? null : $input->day('until') ?? throw Refused::because('bar_day_wrong', 'until'), $input->line('note')), $lift ? 'bar_lifted' : 'barred', 'person', ['candidate' => $candidate]);

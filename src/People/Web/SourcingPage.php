@@ -164,10 +164,9 @@ final class SourcingPage extends Page
         $looked = $this->rows->looked($result->rows);
         $aside = $this->search->setAside($number);
         $left = static fn (\GMP $people): \GMP => gmp_and($people, gmp_com($aside));
-        $measure = $this->fits->measure($requisition);
-        $learning = $this->fits->learning($requisition, $measure, $this->fits->prior($requisition, $measure->wanted));
-        $outside = $this->people->outside($requisition->id, $measure, $learning->weights, $answers);
-        $ranking = 'outside' === $source ? null : $this->fits->rank($measure, $learning, $this->search->strongest($left('short' === $source ? array_reduce($result->oneShort, gmp_or(...), gmp_init(0)) : $result->people), $measure->wanted, $learning->weights, FitOfCandidates::SCORED));
+        $weighing = $this->fits->weighing($requisition);
+        $outside = $this->people->outside($requisition->id, $weighing, $answers);
+        $ranking = 'outside' === $source ? null : $this->fits->rank($weighing, $this->search->strongest($left('short' === $source ? array_reduce($result->oneShort, gmp_or(...), gmp_init(0)) : $result->people), $weighing->measure->wanted, $weighing->weights, FitOfCandidates::SCORED));
         $refs = null === $ranking ? array_column($outside, 'ref') : array_map(strval(...), $ranking->ids);
         $times[] = hrtime(true);
         $open = $request->query->getString('person');
@@ -187,7 +186,7 @@ final class SourcingPage extends Page
             'number' => $number, 'search' => $search, 'query' => $search->text, 'result' => $result, 'source' => $source, 'banks' => $this->banks($answers), 'outside' => \count($outside), 'found' => $shown, 'person' => $person, 'position' => $position, 'scored' => \count($refs), 'cut' => 'outside' !== $source && \count($refs) >= FitOfCandidates::SCORED, 'page' => $page, 'pages' => $pages,
             'next' => ['ref' => $refs[$position] ?? ''], 'rows' => $this->rows->shown($search, $result, $address), 'address' => $address, 'highlighted' => null === $person ? '' : $this->highlighter->mark($person['text'], $looked), 'approved' => $requisition->isApproved(),
             'trail' => null === $person || !ctype_digit($person['ref']) ? [] : $this->people->trail((int) $person['ref']), 'aside' => $this->people->setAside($requisition->id), 'short' => 'short' === $source ? $this->missed($result, array_column($shown, 'ref')) : [],
-            'learned' => $learning->verdicts, ...$this->reasons($person), 'blank' => Kind::tryFrom($request->query->getString('add')), 'times' => ['ladder' => ($times[1] - $times[0]) / 1e6, 'fit' => ($times[2] - $times[1]) / 1e6],
+            'learned' => $weighing->learning->verdicts, ...$this->reasons($person), 'blank' => Kind::tryFrom($request->query->getString('add')), 'times' => ['ladder' => ($times[1] - $times[0]) / 1e6, 'fit' => ($times[2] - $times[1]) / 1e6],
         ];
     }
 

@@ -38,8 +38,8 @@ final class RecallCommand extends Command
     {
         $shares = [];
         foreach ($this->entities->getRepository(Requisition::class)->findBy([], ['number' => 'ASC']) as $requisition) {
-            $measure = $this->fits->measure($requisition);
-            $weights = $this->fits->prior($requisition, $measure->wanted);
+            $weighing = $this->fits->weighing($requisition);
+            [$measure, $weights] = [$weighing->measure, $weighing->prior];
             $quoted = array_map(static fn (string $m): string => '('.implode(' AND ', explode(' ', $m)).')', [...$measure->wanted->musts, ...$measure->wanted->wishes]);
             $people = ($this->search)(new Search(implode(' OR ', $quoted)))->people;
             $count = gmp_popcount($people);

@@ -67,7 +67,7 @@ final readonly class BankPeople
     /** @return list<One> */
     private function all(): array
     {
-        $file = $this->dir.'/'.$this->key.'-'.$this->today->format('Ymd').'.php';
+        $file = $this->dir.'/'.$this->key.'-'.hash('crc32b', json_encode([2, $this->prefix, $this->many], \JSON_THROW_ON_ERROR)).'-'.$this->today->format('Ymd').'.php';
         if (!is_file($file)) {
             $people = [];
             foreach ($this->many as $seed => $many) {

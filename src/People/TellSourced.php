@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jorvent\People;
+
+use Jorvent\Accounts\GuestLinks;
+use Jorvent\Activity\ActivityLog;
+use Jorvent\Messages\Mailing;
+use Jorvent\Platform\Database\Db;
+use Jorvent\Platform\Outbox\Periodic;
+use Psr\Clock\ClockInterface;
+
+/** Who was brought in from an outside database is told so in time: that we hold their data, from where and until when, and how to have it erased. Someone without an address is left to the recruiter (Today). */
+final readonly class TellSourced implements Periodic
+{
+    /** Within a month of having the data, GDPR article 14 (3). */
+    public const DAYS = 28;
+    private const AHEAD = 3;
+    private const LINK_DAYS = 60;
+    private const PIECE = 100;
+
+    public function __construct(private Db $db, private ClockInterface $clock, private Mailing $mailing, private GuestLinks $links, private Retention $retention, private ActivityLog $log)
+    {
+    }
+
+    public function everySeconds(): int
+    {
+        return 300;
+    }
+
+    public function run(): void
+    {
+        foreach ($this->db->rows('SELECT id FROM candidate WHERE tell_by <= :soon AND email IS NOT NULL AND erased_at IS NULL AND merged_into IS NULL ORDER BY tell_by, id LIMIT '.self::PIECE, ['soon' => $this->clock->now()->modify('+'.self::AHEAD.' days')->format('Y-m-d')]) as $row) {
+            $this->db->transaction(fn () => $this->tell($row->int('id')));
+        }
+    }
+
+    private function tell(int $candidate): void
+    {
+        $row = $this->db->row('SELECT source, keep_until FROM candidate WHERE id = :id AND tell_by IS NOT NULL AND email IS NOT NULL AND erased_at IS NULL FOR UPDATE', ['id' => $candidate]);
+        if (null === $row) {
+            return;
+        }
+        if (null === $row->strOrNull('keep_until')) {
+            $this->retention->write([$candidate]);
+        }
+        $until = $this->db->row('SELECT keep_until FROM candidate WHERE id = :id', ['id' => $candidate])?->strOrNull('keep_until');
+        $this->mailing->toCandidate('tell-'.$candidate, $candidate, null, $this->mailing->templateFor('sourced_tell', $candidate), ['source' => ucfirst($row->str('source')), 'day' => $until ?? '–', 'link' => $this->links->issue(GuestLinks::KEEP, $candidate, self::LINK_DAYS)]);
+        $this->db->execute('UPDATE candidate SET tell_by = NULL WHERE id = :id', ['id' => $candidate]);
+        $this->log->record('candidate.told', 'candidate', $candidate, null, $candidate, ['source' => $row->str('source')]);
+    }
+}

@@ -1,0 +1,130 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jorvent\Tests\Integration;
+
+use Doctrine\ORM\EntityManagerInterface;
+use Jorvent\Core\Search\Criterion;
+use Jorvent\Core\Search\Kind;
+use Jorvent\Core\Search\Search;
+use Jorvent\Core\Search\When;
+use Jorvent\Core\Shared\Refused;
+use Jorvent\Outside\ResumeBanks\ResumeBanks;
+use Jorvent\People\AskOutside;
+use Jorvent\People\BankViews;
+use Jorvent\People\BringIn;
+use Jorvent\People\FitOfCandidates;
+use Jorvent\People\FoundPeople;
+use Jorvent\People\TellSourced;
+use Jorvent\Pipeline\KeepCandidate;
+use Jorvent\Requisitions\Entity\Requisition;
+use Jorvent\Tests\Support\DatabaseTest;
+use PHPUnit\Framework\Attributes\CoversClass;
+
+/** Outside databases beside our own. */
+#[CoversClass(AskOutside::class)]
+#[CoversClass(BankViews::class)]
+#[CoversClass(TellSourced::class)]
+final class OutsideTest extends DatabaseTest
+{
+    public function testEachIsAskedWhatItUnderstandsAndTheRestIsDecidedHere(): void
+    {
+        $ask = $this->get(AskOutside::class);
+        $search = new Search('"shore power" AND (PLC OR switchboards)', [new Criterion(Kind::Title, ['electrician'], when: When::Now)]);
+        $requisition = $this->requisition();
+        self::assertSame(0, $this->int('SELECT count(*) FROM outside_answer'), 'nothing is asked before someone asks');
+        foreach (['crewfold', 'ropewalk'] as $key) {
+            $ask->ask($requisition->id, $key, $search);
+        }
+        $answers = $ask->answers($requisition->id, $search);
+        self::assertSame(['crewfold', 'ropewalk'], array_keys($answers));
+        self::assertSame([[2], [0, 1, 2]], [$answers['crewfold']['left'], $answers['ropewalk']['left']]);
+        foreach ($answers as $key => $answer) {
+            self::assertGreaterThan(10, \count($answer['people']), $key);
+            foreach ($answer['people'] as $p) {
+                $lower = mb_strtolower($p['text']);
+                $phrase = str_contains((string) preg_replace('/[\s-]+/', ' ', $lower), 'shore power');
+                if ('ropewalk' === $key) {
+                    self::assertSame(!$phrase, \in_array(0, $p['misses'], true), $p['text']);
+                } else {
+                    self::assertTrue($phrase);
+                }
+            }
+            self::assertNotSame([], array_filter($answer['people'], static fn (array $p): bool => [] === $p['misses']), $key);
+            self::assertNotSame([], array_filter($answer['people'], static fn (array $p): bool => [] !== $p['misses']), $key.': not all of whom it sends pass');
+        }
+        self::assertSame([], $ask->answers($requisition->id, new Search('PLC')), 'an answer belongs to its question');
+        $found = $this->get(FoundPeople::class)->outside($requisition->id, $this->get(FitOfCandidates::class)->weighing($requisition), $answers);
+        self::assertGreaterThan(5, \count($found));
+        $scores = array_column($found, 'score');
+        rsort($scores);
+        self::assertSame($scores, array_column($found, 'score'), 'by fit');
+        self::assertSame([''], array_values(array_unique(array_column($found, 'name'))), 'nobody is named before a view is spent');
+        self::assertSame(0, $this->int('SELECT count(*) FROM bank_view'));
+    }
+
+    public function testWhoIsKnownIsShownAsOurOwn(): void
+    {
+        $bank = $this->get(ResumeBanks::class)->get('ropewalk') ?? self::fail();
+        $search = new Search('PLC AND electrician');
+        $requisition = $this->requisition();
+        $ask = $this->get(AskOutside::class);
+        $ask->ask($requisition->id, 'ropewalk', $search);
+        $answers = $ask->answers($requisition->id, $search);
+        $seen = array_values(array_filter($answers['ropewalk']['people'], static fn (array $p): bool => [] === $p['misses']))[0];
+        $whole = $bank->fetch(substr($seen['ref'], 9));
+        $id = $this->int('SELECT max(id) FROM candidate WHERE merged_into IS NULL AND erased_at IS NULL');
+        $this->db()->execute('UPDATE candidate SET email = :mail WHERE id = :id', ['mail' => mb_strtoupper((string) $whole->email), 'id' => $id]);
+        $found = array_values(array_filter($this->get(FoundPeople::class)->outside($requisition->id, $this->get(FitOfCandidates::class)->weighing($requisition), $answers), static fn (array $f): bool => $f['ref'] === (string) $id));
+        self::assertCount(1, $found);
+        self::assertSame($this->db()->row('SELECT name FROM candidate WHERE id = :id', ['id' => $id])?->str('name'), $found[0]['known']);
+    }
+
+    public function testKeepingSomeoneCostsAViewOnceAndOnlyWhileThereAreSome(): void
+    {
+        $requisition = $this->requisition();
+        $keep = $this->get(KeepCandidate::class);
+        $this->db()->execute('DELETE FROM no_poach');
+        $this->db()->execute("UPDATE bank_quota SET views = 2 WHERE bank = 'crewfold'");
+        $keep($requisition->id, 'crewfold:CF-70003', 1);
+        $keep($requisition->id, 'crewfold:CF-70004', 1);
+        self::assertSame(['used' => 2, 'of' => 2], $this->get(BankViews::class)->month()['crewfold']);
+        try {
+            $keep($requisition->id, 'crewfold:CF-70005', 1);
+            self::fail('No views were left.');
+        } catch (Refused $refused) {
+            self::assertSame('views_used_up', $refused->refusals[0]->code);
+        }
+        self::assertSame(0, $this->int("SELECT count(*) FROM candidate WHERE outside_ref = 'crewfold:CF-70005'"));
+        $other = $this->int("SELECT min(id) FROM requisition WHERE state = 'approved' AND id <> :id", ['id' => $requisition->id]);
+        $keep($other, 'crewfold:CF-70003', 1);
+        self::assertSame(2, $this->get(BankViews::class)->month()['crewfold']['used'], 'someone we know costs nothing');
+        try {
+            $this->get(BankViews::class)->spend('fathom', 'FA-1', $requisition->id, 1, static fn (): never => throw new \RuntimeException('gone'));
+        } catch (\RuntimeException) {
+        }
+        self::assertSame(0, $this->get(BankViews::class)->month()['fathom']['used'], 'nobody was seen');
+    }
+
+    public function testWhoIsBroughtInIsToldInTime(): void
+    {
+        $bank = $this->get(ResumeBanks::class)->get('crewfold') ?? self::fail();
+        $id = $this->db()->transaction(fn (): int => $this->get(BringIn::class)('crewfold', $bank->fetch('CF-70010')));
+        self::assertSame(28, (int) round(((new \DateTimeImmutable($this->db()->row('SELECT tell_by FROM candidate WHERE id = :id', ['id' => $id])?->str('tell_by') ?? ''))->getTimestamp() - time()) / 86_400));
+        $this->get(TellSourced::class)->run();
+        self::assertSame(0, $this->int("SELECT count(*) FROM outbox WHERE key = 'tell-$id'"), 'not at once');
+        $this->db()->execute('UPDATE candidate SET tell_by = CAST(now() AS date) + 2 WHERE id = :id', ['id' => $id]);
+        $this->get(TellSourced::class)->run();
+        $this->get(TellSourced::class)->run();
+        $mail = $this->db()->row("SELECT p.content ->> 'text' AS text FROM outbox o JOIN personal_value p ON p.id = o.personal_id WHERE o.key = 'tell-$id'");
+        self::assertStringContainsString('at Crewfold', $mail?->str('text') ?? '');
+        self::assertStringContainsString('/l/keep/', $mail?->str('text') ?? '');
+        self::assertNull($this->db()->row('SELECT tell_by FROM candidate WHERE id = :id', ['id' => $id])?->strOrNull('tell_by'));
+    }
+
+    private function requisition(): Requisition
+    {
+        return $this->get(EntityManagerInterface::class)->getRepository(Requisition::class)->findOneBy(['number' => 2201]) ?? self::fail();
+    }
+}
