@@ -14,12 +14,15 @@ use Jorvent\Core\Query\Tokeniser;
 /** A text as safe HTML with what a query looks for marked; a phrase only where it stands as a phrase, and nothing that stands under NOT. */
 final class Highlighter
 {
+    /** @var array<array-key, array{array<array-key, list<int>>, array<int, array<array-key, Token>>}> by hash of the text */
+    private array $known = [];
+
     /** @param list<Row> $rows */
     public function mark(string $text, array $rows): string
     {
         $html = '';
         $at = 0;
-        foreach ($this->spans((new Tokeniser())->tokens($text), $rows) as $start => $length) {
+        foreach ($this->spans($text, $rows) as $start => $length) {
             if ($start >= $at) {
                 $html .= htmlspecialchars(substr($text, $at, $start - $at)).'<mark>'.htmlspecialchars(substr($text, $start, $length)).'</mark>';
                 $at = $start + $length;
@@ -37,7 +40,7 @@ final class Highlighter
     public function passage(string $text, array $rows, int $length = 110): string
     {
         $text = trim((string) preg_replace('/\s+/u', ' ', $text));
-        $first = array_key_first($this->spans((new Tokeniser())->tokens($text), $rows)) ?? 0;
+        $first = array_key_first($this->spans($text, $rows)) ?? 0;
         $start = 0 === $first ? 0 : max(0, $first - 30);
         $cut = mb_strcut($text, $start, $length);
         // whole words
@@ -48,21 +51,32 @@ final class Highlighter
     }
 
     /**
-     * @param list<Token> $tokens
-     * @param list<Row>   $rows
+     * @param list<Row> $rows
      *
      * @return array<int, int> length by start, in order
      */
-    private function spans(array $tokens, array $rows): array
+    private function spans(string $text, array $rows): array
     {
-        $byPosition = [];
-        foreach ($tokens as $token) {
-            $byPosition[$token->position][] = $token;
-        }
+        [$places, $tokens] = $this->words($text);
         $spans = [];
         foreach ($rows as $row) {
-            foreach (array_keys($byPosition) as $position) {
-                foreach ($this->match($row, $position, $byPosition) as $token) {
+            $last = \count($row->terms) - 1;
+            foreach (0 === $last && $row->prefix ? self::beginning($places, $row->terms[0]) : $places[$row->terms[0]] ?? [] as $position) {
+                $found = [];
+                for ($i = 0; $i <= $last; ++$i) {
+                    $here = $tokens[$position + $i] ?? [];
+                    $token = $here[$row->terms[$i]] ?? null;
+                    if (null === $token && $row->prefix && $i === $last) {
+                        foreach ($here as $term => $one) {
+                            $token ??= str_starts_with((string) $term, $row->terms[$i]) ? $one : null;
+                        }
+                    }
+                    if (null === $token) {
+                        continue 2;
+                    }
+                    $found[] = $token;
+                }
+                foreach ($found as $token) {
                     $spans[$token->start] = max($spans[$token->start] ?? 0, $token->length);
                 }
             }
@@ -73,23 +87,36 @@ final class Highlighter
     }
 
     /**
-     * @param array<int, list<Token>> $byPosition
+     * @param array<array-key, list<int>> $places
      *
-     * @return list<Token> the tokens of the row when it stands here, else none
+     * @return list<int>
      */
-    private function match(Row $row, int $position, array $byPosition): array
+    private static function beginning(array $places, string $start): array
     {
         $found = [];
-        $last = \count($row->terms) - 1;
-        foreach ($row->terms as $i => $term) {
-            $here = array_values(array_filter($byPosition[$position + $i] ?? [], static fn (Token $t): bool => $row->prefix && $i === $last ? str_starts_with($t->term, $term) : $t->term === $term));
-            if ([] === $here) {
-                return [];
+        foreach ($places as $term => $positions) {
+            if (str_starts_with((string) $term, $start)) {
+                array_push($found, ...$positions);
             }
-            $found[] = $here[0];
         }
 
         return $found;
+    }
+
+    /** @return array{array<array-key, list<int>>, array<int, array<array-key, Token>>} where each term stands, and the terms at each position; of the last few texts they are remembered */
+    private function words(string $text): array
+    {
+        $key = hash('xxh3', $text);
+        if (!isset($this->known[$key])) {
+            $places = $tokens = [];
+            foreach ((new Tokeniser())->tokens($text) as $token) {
+                $places[$token->term][] = $token->position;
+                $tokens[$token->position][$token->term] = $token;
+            }
+            $this->known = \array_slice($this->known, -3, null, true) + [$key => [$places, $tokens]];
+        }
+
+        return $this->known[$key];
     }
 
     /** @return list<Row> what a query looks for, besides what it leaves out */

@@ -9,13 +9,13 @@ use Jorvent\Accounts\Access\Permission;
 use Jorvent\Accounts\Access\Subject;
 use Jorvent\Activity\ActivityLog;
 use Jorvent\Core\Resume\Blind;
-use Jorvent\Core\Resume\JsonResume;
 use Jorvent\Core\Resume\Kinds;
 use Jorvent\Core\Resume\Timeline;
 use Jorvent\People\Colleagues;
 use Jorvent\People\Merge;
 use Jorvent\People\PersonRecord;
 use Jorvent\People\Readings;
+use Jorvent\People\ResumeOut;
 use Jorvent\People\Retention;
 use Jorvent\People\SamePerson;
 use Jorvent\Platform\Database\Db;
@@ -63,17 +63,9 @@ final class PersonPage extends Page
 
     /** What is known of them, to take along in open formats: JSON Resume and vCard (RFC 6350). */
     #[Route('/people/{candidate}/resume.json', name: 'person_json', requirements: ['candidate' => '\d+'], methods: ['GET'])]
-    public function jsonResume(int $candidate, Db $db, Readings $readings, FileStore $files): Response
+    public function jsonResume(int $candidate, ResumeOut $out): Response
     {
-        $person = $db->row('SELECT name, email, phone, city, country, headline FROM candidate WHERE id = :id', ['id' => $candidate]) ?? throw $this->createNotFoundException();
-        $newest = $db->row('SELECT id FROM resume WHERE candidate_id = :id ORDER BY created_at DESC, id DESC LIMIT 1', ['id' => $candidate])?->int('id');
-        $read = null === $newest ? ['items' => [], 'reading' => []] : $readings->of($newest);
-        $json = JsonResume::of(['name' => $person->str('name'), 'email' => $person->strOrNull('email'), 'phone' => $person->strOrNull('phone'), 'city' => $person->strOrNull('city'), 'country' => $person->strOrNull('country'), 'headline' => $person->str('headline')], $read['items'], $read['reading']);
-
-        // what came in this format goes out with all that it brought
-        $came = null === $newest ? null : $db->row("SELECT file_sha256 FROM resume WHERE id = :r AND media_type = 'application/json'", ['r' => $newest])?->strOrNull('file_sha256');
-        $original = null === $came ? null : json_decode($files->get($came), true);
-        $json = \is_array($original) ? JsonResume::over($original, $json) : $json;
+        $json = $out->of($candidate) ?? throw $this->createNotFoundException();
 
         return new Response(json_encode($json, \JSON_THROW_ON_ERROR | \JSON_PRETTY_PRINT | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES), 200, ['Content-Type' => 'application/json; charset=utf-8', 'Content-Disposition' => 'attachment; filename="resume.json"']);
     }
