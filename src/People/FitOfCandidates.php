@@ -111,10 +111,13 @@ final readonly class FitOfCandidates
         if ([] === $ids) {
             return $facts;
         }
-        $all = (string) hex2bin($this->db->row("SELECT coalesce(encode(string_agg(int4send(candidate_id) || int4send(length(facts)) || facts, ''), 'hex'), '') AS all FROM candidate_fit WHERE candidate_id = ANY (CAST(:ids AS int[]))", ['ids' => '{'.implode(',', $ids).'}'])?->str('all') ?? '');
-        for ($at = 0, $end = \strlen($all); $at < $end; $at += 8 + $length) {
-            [$id, $length] = array_map(static fn (int $i): int => \ord($all[$i]) << 24 | \ord($all[$i + 1]) << 16 | \ord($all[$i + 2]) << 8 | \ord($all[$i + 3]), [$at, $at + 4]);
-            $facts[$id] = substr($all, $at + 8, $length);
+        $row = $this->db->row("SELECT coalesce(string_agg(candidate_id::text, ','), '') AS ids, coalesce(string_agg(length(facts)::text, ','), '') AS lengths, coalesce(encode(string_agg(facts, ''), 'hex'), '') AS all FROM candidate_fit WHERE candidate_id = ANY (CAST(:ids AS int[]))", ['ids' => '{'.implode(',', $ids).'}']) ?? throw new \LogicException('There is always a row.');
+        $all = (string) hex2bin($row->str('all'));
+        $lengths = explode(',', $row->str('lengths'));
+        $at = 0;
+        foreach ('' === $all ? [] : explode(',', $row->str('ids')) as $i => $id) {
+            $facts[(int) $id] = substr($all, $at, (int) $lengths[$i]);
+            $at += (int) $lengths[$i];
         }
         // an applicant who stands apart is found by no search, yet has a fit
         $apart = array_values(array_filter($ids, static fn (int $id): bool => !isset($facts[$id])));

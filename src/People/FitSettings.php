@@ -31,9 +31,12 @@ final readonly class FitSettings
         return $points;
     }
 
-    public function payPoints(): int
+    /** @return array{points: int, version: int} what pay asked for counts, and the version it is changed from */
+    public function pay(): array
     {
-        return $this->db->int('SELECT pay_points FROM fit_setting');
+        $row = $this->db->row('SELECT pay_points, version FROM fit_setting') ?? throw new \LogicException('There are settings.');
+
+        return ['points' => $row->int('pay_points'), 'version' => $row->int('version')];
     }
 
     public function learns(int $requisition): bool
@@ -78,7 +81,7 @@ final readonly class FitSettings
                 throw Refused::because('out_of_range', 'points', ['from' => '0', 'to' => (string) Weights::MOST]);
             }
             if (1 !== $this->db->execute('UPDATE fit_setting SET pay_points = :p, version = version + 1 WHERE version = :v', ['p' => $points, 'v' => $version])) {
-                throw Refused::because('changed_since');
+                throw Refused::because('saved_by_another');
             }
             $this->log->record('fit.pay_weighed', 'fit', 1, change: ['points' => $points]);
         });

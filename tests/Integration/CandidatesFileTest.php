@@ -36,7 +36,7 @@ final class CandidatesFileTest extends DatabaseTest
         self::assertSame(0, $tester->execute(['file' => $out]));
         $lines = array_map(static fn (string $l): mixed => json_decode($l, true, 64, \JSON_THROW_ON_ERROR), file($out, \FILE_IGNORE_NEW_LINES) ?: []);
         self::assertCount($this->int('SELECT count(*) FROM candidate WHERE erased_at IS NULL AND merged_into IS NULL AND claims IS NULL'), $lines);
-        $mine = array_values(array_filter($lines, static fn (mixed $l): bool => \is_array($l) && \is_array($l['meta'] ?? null) && $l['meta']['jorvent'] === ['candidate' => min([$found[0] ?? 0, $found[1] ?? 0])]))[0] ?? self::fail('exported');
+        $mine = array_values(array_filter($lines, static fn (mixed $l): bool => \is_array($l) && \is_array($l['meta'] ?? null) && $l['meta']['jorvent'] === ['candidate' => min($found)]))[0] ?? self::fail('exported');
         self::assertIsArray($mine);
         self::within(self::RESUME, $mine, 'resume');
         self::assertSame('0 new, 0 known, 1 there already, 0 not taken.', $this->import(json_encode(self::RESUME, \JSON_THROW_ON_ERROR)), 'one alone');

@@ -123,6 +123,42 @@ final class OutsideTest extends DatabaseTest
         self::assertNull($this->db()->row('SELECT tell_by FROM candidate WHERE id = :id', ['id' => $id])?->strOrNull('tell_by'));
     }
 
+    public function testPayAskedForCountsOnlyWhereAnAdminSaysSoAndCandidatesReadIt(): void
+    {
+        $weighing = fn (): array => array_combine(array_column($this->get(FitOfCandidates::class)->weighing($this->requisition())->measure->parts, 'kind'), $this->get(FitOfCandidates::class)->weighing($this->requisition())->prior->shares);
+        self::assertSame(0.0, $weighing()['pay']);
+        $this->client->request('GET', '/careers/2201/apply');
+        self::assertSelectorTextContains('main', 'never counts in how we rank');
+        $this->as('Runa Eikeland');
+        $page = $this->client->request('GET', '/fit');
+        $this->client->submit($page->selectButton('Keep')->form(['points' => '11']));
+        self::assertSelectorTextContains('main', 'From 0 to 10');
+        $this->client->submit($this->client->getCrawler()->selectButton('Keep')->form(['points' => '4']));
+        self::assertResponseRedirects('/fit');
+        self::assertGreaterThan(.1, $weighing()['pay']);
+        $this->client->request('GET', '/careers/2201/apply');
+        self::assertSelectorTextContains('main', 'counts, among other things');
+    }
+
+    public function testWeightsAreChangedLearnedAndForgottenByRequisition(): void
+    {
+        $requisition = $this->requisition();
+        $this->as('Solveig Aune');
+        $page = $this->client->request('GET', '/r/2201/fit');
+        $this->client->submit($page->selectButton('Weigh so')->form(['p0' => '10']));
+        self::assertResponseRedirects('/r/2201/fit');
+        $fits = $this->get(FitOfCandidates::class);
+        self::assertGreaterThan(.3, $fits->weighing($requisition)->prior->shares[0]);
+        self::assertSame(0, $this->int("SELECT count(*) FROM application WHERE requisition_id = :r AND (fit_parts -> 0 ->> 'weight')::int <= 300", ['r' => $requisition->id]), 'everyone in the pipeline was rated anew');
+        $this->db()->execute('INSERT INTO verdict (requisition_id, candidate_id, account_id, at) SELECT :r, id, 1, now() FROM candidate c WHERE NOT EXISTS (SELECT 1 FROM application WHERE candidate_id = c.id AND requisition_id = :r) AND erased_at IS NULL AND merged_into IS NULL ORDER BY id LIMIT 8', ['r' => $requisition->id]);
+        $learned = $fits->weighing($requisition)->learning->verdicts;
+        self::assertGreaterThan(8, $learned, 'with those kept');
+        $this->client->submit($this->client->request('GET', '/r/2201/fit')->selectButton('Forget what it learned')->form());
+        self::assertSame(0, $fits->weighing($requisition)->learning->verdicts);
+        $this->client->submit($this->client->request('GET', '/r/2201/fit')->selectButton('Let all verdicts count again')->form());
+        self::assertSame($learned, $fits->weighing($requisition)->learning->verdicts);
+    }
+
     private function requisition(): Requisition
     {
         return $this->get(EntityManagerInterface::class)->getRepository(Requisition::class)->findOneBy(['number' => 2201]) ?? self::fail();

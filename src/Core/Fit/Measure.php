@@ -77,13 +77,16 @@ final class Measure
         $start = Facts::HEAD + Facts::JOB * $jobs;
         $from = $to = $ends = $titleEnds = $kinds = [];
         $end = $start;
-        for ($at = Facts::HEAD; $at < $start; $at += Facts::JOB) {
-            $last = self::number($facts, $at + 2);
-            $from[] = self::number($facts, $at);
-            $to[] = Facts::ONGOING === $last ? $this->month : $last;
-            $titleEnds[] = $end + 3 * \ord($facts[$at + 4]);
-            $kinds[] = \ord($facts[$at + 5]);
-            $ends[] = $end += 3 * self::number($facts, $at + 6);
+        if ($jobs > 0) {
+            /** @var array<int, int> $numbers from 1 */
+            $numbers = (array) unpack('v'.(4 * $jobs), $facts, Facts::HEAD);
+            for ($n = 1; $n < 4 * $jobs; $n += 4) {
+                $from[] = $numbers[$n];
+                $to[] = Facts::ONGOING === $numbers[$n + 1] ? $this->month : $numbers[$n + 1];
+                $titleEnds[] = $end + 3 * ($numbers[$n + 2] & 255);
+                $kinds[] = $numbers[$n + 2] >> 8;
+                $ends[] = $end += 3 * $numbers[$n + 3];
+            }
         }
         $ends[] = \strlen($facts);
         $all = [];
@@ -213,18 +216,31 @@ final class Measure
         $best = 0.0;
         $from = -1;
         $begin = $start;
-        foreach ($titleEnds as $job => $end) {
+        // most people say none of these words anywhere, and do other work
+        $asked = [];
+        foreach ($this->titles as [$words, $kind]) {
+            $said = [];
+            foreach ($words as $word) {
+                if (false !== strpos($facts, $word, $start)) {
+                    $said[] = $word;
+                }
+            }
+            if ([] !== $said || \in_array($kind, $kinds, true)) {
+                $asked[] = [$said, \count($words), $kind];
+            }
+        }
+        foreach ([] === $asked ? [] : $titleEnds as $job => $end) {
             $held = substr($facts, $begin, $end - $begin);
             $n = intdiv($end - $begin, 3);
             $begin = $ends[$job];
             $like = 0.0;
-            foreach ($this->titles as [$words, $kind]) {
+            foreach ($asked as [$words, $count, $kind]) {
                 $same = 0;
                 foreach ($words as $word) {
                     $at = strpos($held, $word);
                     $same += false !== $at && 0 === $at % 3 ? 1 : 0;
                 }
-                $like = max($like, $same > 0 ? 2 * $same / ($n + \count($words)) : 0.0, $kind === $kinds[$job] ? self::SAME_WORK : 0.0);
+                $like = max($like, $same > 0 ? 2 * $same / ($n + $count) : 0.0, $kind === $kinds[$job] ? self::SAME_WORK : 0.0);
             }
             if ($like > $best) {
                 $ago = Facts::UNKNOWN === $to[$job] ? self::HALF_LIFE : max(0, $this->month - $to[$job]);

@@ -38,7 +38,7 @@ final class FitPage extends Page
         $parts = [];
         foreach ($measure->parts as $i => $part) {
             $key = Part::key($part['kind'], $part['text']);
-            $parts[] = ['key' => $key, 'kind' => $part['kind'], 'wanted' => $part['text'], 'letter' => \chr(97 + $i % 26), 'points' => $points[$key] ?? ('pay' === $part['kind'] ? $this->settings->payPoints() : Weights::POINTS[$part['kind']]), 'first' => Weights::POINTS[$part['kind']], 'share' => $prior->shares[$i], 'learned' => $learning->weights->shares[$i]];
+            $parts[] = ['key' => $key, 'kind' => $part['kind'], 'wanted' => $part['text'], 'letter' => \chr(97 + $i % 26), 'points' => $points[$key] ?? ('pay' === $part['kind'] ? $this->settings->pay()['points'] : Weights::POINTS[$part['kind']]), 'first' => Weights::POINTS[$part['kind']], 'share' => $prior->shares[$i], 'learned' => $learning->weights->shares[$i]];
         }
 
         return $this->render('people/fit.html.twig', ['view' => $this->views->byNumber($number), 'number' => $number, 'parts' => $parts, 'learning' => $learning, 'moved' => $learning->moved($prior), 'learns' => $this->settings->learns($requisition->id), 'changed' => [] !== $points, 'from' => $this->settings->learnsFrom($requisition->id), 'most' => Weights::MOST]);
