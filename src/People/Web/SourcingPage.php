@@ -244,7 +244,10 @@ final class SourcingPage extends Page
         foreach ($person['parts'] ?? [] as $part) {
             $terms = \in_array($part['kind'], ['must', 'wish'], true) && \is_string($part['wanted']) && \is_string($part['letter']) ? (new Tokeniser())->row($part['wanted']) : [];
             if ([] !== $terms && \in_array($part['coverage'], ['covered', 'partly'], true)) {
-                $found = $this->highlighter->passage($person['text'] ?? '', array_map(static fn (string $t): Row => new Row([$t]), $terms), 100);
+                // where the words stand together; where they do nowhere, the first of them
+                $text = $person['text'] ?? '';
+                $found = $this->highlighter->passage($text, [new Row($terms)], 100);
+                $found = str_contains($found, '<mark>') ? $found : $this->highlighter->passage($text, array_map(static fn (string $t): Row => new Row([$t]), $terms), 100);
                 $passages += str_contains($found, '<mark>') ? [$part['letter'] => $found] : [];
             }
         }
