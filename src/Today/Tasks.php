@@ -23,7 +23,7 @@ final readonly class Tasks
     /** @return list<Task> most urgent first */
     public function of(Account $me): array
     {
-        return Task::inOrder([...$this->approvals($me), ...$this->knockOuts($me), ...$this->adverts($me), ...$this->forgotten($me), ...$this->newApplicants($me), ...$this->scorecards($me), ...$this->interviews($me), ...$this->offers($me), ...$this->briefs($me), ...$this->failures($me), ...$this->units($me), ...$this->questions($me), ...$this->decisions($me), ...$this->untold($me)]);
+        return Task::inOrder([...$this->approvals($me), ...$this->knockOuts($me), ...$this->adverts($me), ...$this->forgotten($me), ...$this->newApplicants($me), ...$this->scorecards($me), ...$this->interviews($me), ...$this->offers($me), ...$this->briefs($me), ...$this->failures($me), ...$this->units($me), ...$this->questions($me), ...$this->decisions($me), ...$this->untold($me), ...$this->matches($me)]);
     }
 
     /** @return list<Task> */
@@ -68,6 +68,14 @@ final readonly class Tasks
         return $this->tasks(
             "SELECT 'interview' AS kind, i.id AS subject, i.created_at AS since, lower(i.during) AS due, r.number, r.title, s.city, c.name AS person FROM interview i JOIN interview_seat t ON t.interview_id = i.id JOIN application p ON p.id = i.application_id
              JOIN requisition r ON r.id = p.requisition_id JOIN site s ON s.id = r.site_id JOIN candidate c ON c.id = i.candidate_id WHERE t.account_id = :me AND i.state = 'booked' AND lower(i.during) BETWEEN :now AND CAST(:now AS timestamptz) + interval '3 days'", $me, 1);
+    }
+
+    /** @return list<Task> who is new in one's saved searches */
+    private function matches(Account $me): array
+    {
+        return $this->tasks(
+            "SELECT 'matches' AS kind, x.id AS subject, min(m.at) AS since, r.number, r.title, s.city, x.name AS person, count(*) AS count FROM saved_search x JOIN saved_match m ON m.search_id = x.id JOIN requisition r ON r.id = x.requisition_id JOIN site s ON s.id = r.site_id
+             WHERE x.account_id = :me AND r.state = 'approved' GROUP BY x.id, r.id, s.city", $me, self::ANSWER_DAYS);
     }
 
     /** @return list<Task> people brought in from outside whom no mail can tell */

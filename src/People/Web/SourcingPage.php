@@ -21,10 +21,12 @@ use Jorvent\People\FitOfCandidates;
 use Jorvent\People\FoundPeople;
 use Jorvent\People\Highlighter;
 use Jorvent\People\Profiles;
+use Jorvent\People\SavedSearches;
 use Jorvent\People\SearchCandidates;
 use Jorvent\People\SearchForm;
 use Jorvent\People\SearchResult;
 use Jorvent\People\SearchRows;
+use Jorvent\People\Store\Bits;
 use Jorvent\Pipeline\KeepCandidate;
 use Jorvent\Pipeline\SetAside;
 use Jorvent\Platform\Database\Db;
@@ -48,7 +50,7 @@ final class SourcingPage extends Page
 {
     private const SHOWN = 25;
 
-    public function __construct(private readonly Db $db, private readonly EntityManagerInterface $entities, private readonly RequisitionViews $requisitions, private readonly FitOfCandidates $fits, private readonly SearchCandidates $search, private readonly FoundPeople $people, private readonly SearchRows $rows, private readonly Profiles $profiles, private readonly Facets $facets, private readonly Highlighter $highlighter, private readonly ResumeBanks $resumeBanks, private readonly AskOutside $outside, private readonly BankViews $views)
+    public function __construct(private readonly Db $db, private readonly EntityManagerInterface $entities, private readonly RequisitionViews $requisitions, private readonly FitOfCandidates $fits, private readonly SearchCandidates $search, private readonly FoundPeople $people, private readonly SearchRows $rows, private readonly Profiles $profiles, private readonly SavedSearches $saved, private readonly Facets $facets, private readonly Highlighter $highlighter, private readonly ResumeBanks $resumeBanks, private readonly AskOutside $outside, private readonly BankViews $views)
     {
     }
 
@@ -163,7 +165,10 @@ final class SourcingPage extends Page
         $answers = $this->outside->answers($requisition->id, $search);
         $looked = $this->rows->looked($result->rows);
         $aside = $this->search->setAside($number);
-        $left = static fn (\GMP $people): \GMP => gmp_and($people, gmp_com($aside));
+        $new = self::whole($request, 'new');
+        // only who is new in a saved search, when one comes from there
+        $fresh = 0 === $new ? null : Bits::of($this->saved->fresh($new, $requisition->id, $this->me()->id));
+        $left = static fn (\GMP $people): \GMP => gmp_and(null === $fresh ? $people : gmp_and($people, $fresh), gmp_com($aside));
         $weighing = $this->fits->weighing($requisition);
         $outside = $this->people->outside($requisition->id, $weighing, $answers);
         $ranking = 'outside' === $source ? null : $this->fits->rank($weighing, $this->search->strongest($left('short' === $source ? array_reduce($result->oneShort, gmp_or(...), gmp_init(0)) : $result->people), $weighing->measure->wanted, $weighing->weights, FitOfCandidates::SCORED));
@@ -180,13 +185,13 @@ final class SourcingPage extends Page
         foreach ($shown as $i => $one) {
             $shown[$i]['passage'] = $this->highlighter->passage($one['text'], $looked);
         }
-        $address = array_filter(['number' => $number, 'q' => $search->text, 'c' => $search->lines(), 'in' => 'own' === $source ? null : $source], static fn (mixed $v): bool => null !== $v && [] !== $v);
+        $address = array_filter(['number' => $number, 'q' => $search->text, 'c' => $search->lines(), 'in' => 'own' === $source ? null : $source, 'new' => 0 === $new ? null : $new], static fn (mixed $v): bool => null !== $v && [] !== $v);
 
         return [
             'number' => $number, 'search' => $search, 'query' => $search->text, 'result' => $result, 'source' => $source, 'banks' => $this->banks($answers), 'outside' => \count($outside), 'found' => $shown, 'person' => $person, 'position' => $position, 'scored' => \count($refs), 'cut' => 'outside' !== $source && \count($refs) >= FitOfCandidates::SCORED, 'page' => $page, 'pages' => $pages,
             'next' => ['ref' => $refs[$position] ?? ''], 'rows' => $this->rows->shown($search, $result, $address), 'address' => $address, 'highlighted' => null === $person ? '' : $this->highlighter->mark($person['text'], $looked), 'approved' => $requisition->isApproved(),
             'trail' => null === $person || !ctype_digit($person['ref']) ? [] : $this->people->trail((int) $person['ref']), 'aside' => $this->people->setAside($requisition->id), 'short' => 'short' === $source ? $this->missed($result, array_column($shown, 'ref')) : [],
-            'learned' => $weighing->learning->verdicts, ...$this->reasons($person), 'blank' => Kind::tryFrom($request->query->getString('add')), 'times' => ['ladder' => ($times[1] - $times[0]) / 1e6, 'fit' => ($times[2] - $times[1]) / 1e6],
+            'new' => $new, 'learned' => $weighing->learning->verdicts, ...$this->reasons($person), 'blank' => Kind::tryFrom($request->query->getString('add')), 'times' => ['ladder' => ($times[1] - $times[0]) / 1e6, 'fit' => ($times[2] - $times[1]) / 1e6],
         ];
     }
 
