@@ -78,7 +78,7 @@
     const says = form.querySelector('[data-ask-says]');
     const text = document.createElement('span');
     text.className = 'am';
-    text.textContent = main.dataset.asking || 'asking';
+    text.textContent = 'asking';
     says?.replaceChildren(text);
     const about = location.search;
     const data = new FormData(form);

@@ -29,7 +29,7 @@ use Psr\Clock\ClockInterface;
 final readonly class AskOutside
 {
     public const SENDS = 75;
-    private const MINUTES = 60;
+    public const MINUTES = 60;
 
     public function __construct(private Db $db, private ClockInterface $clock, private ResumeBanks $banks, private SearchContext $contexts, private Profiles $profiles)
     {

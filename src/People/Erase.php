@@ -56,6 +56,7 @@ final readonly class Erase
             $mails = $this->db->int("SELECT count(*) FROM outbox o JOIN personal_value v ON v.id = o.personal_id WHERE o.kind = 'mail' AND v.candidate_id = :id AND v.content IS NOT NULL", $id);
             $texts = $this->db->execute('UPDATE personal_value SET content = NULL, erased_at = :now WHERE candidate_id = :id AND content IS NOT NULL', $now) - $mails;
             $files = array_map(static fn ($r): ?string => $r->strOrNull('file_sha256'), $this->db->rows('DELETE FROM resume WHERE candidate_id = :id RETURNING file_sha256', $id));
+            $this->db->execute('DELETE FROM saved_match WHERE candidate_id = :id', $id);
             $this->postings->put($candidate, null);
             $this->postings->sweep();
             $this->db->execute('DELETE FROM candidate_block WHERE candidate_id = :id', $id);

@@ -91,9 +91,10 @@ final readonly class RetentionClock implements Periodic
         });
     }
 
-    /** Files and letters that came in and were nobody's after all. */
+    /** Files and letters that came in and were nobody's after all, and what outside databases answered. */
     private function loose(): void
     {
+        $this->db->execute('DELETE FROM outside_answer WHERE asked_at < :old', ['old' => $this->clock->now()->modify('-'.AskOutside::MINUTES.' minutes')]);
         $this->db->execute('UPDATE personal_value SET content = NULL, erased_at = :now WHERE content IS NOT NULL AND candidate_id IS NULL AND id IN (SELECT personal_id FROM mail_in WHERE came_at < :old UNION SELECT personal_id FROM outbox WHERE subject_kind = \'mail_in\' AND created_at < :old)', ['now' => $this->clock->now(), 'old' => $this->clock->now()->modify('-'.self::LOOSE_DAYS.' days')]);
         foreach ($this->db->rows("UPDATE intake_file SET state = 'cancelled', name = 'removed', refusal = NULL, candidate_id = NULL, likeness = NULL WHERE id IN (SELECT id FROM intake_file WHERE state <> 'read' AND name <> 'removed' AND at < :old LIMIT 200) RETURNING sha256", ['old' => $this->clock->now()->modify('-'.self::LOOSE_DAYS.' days')]) as $row) {
             if (!Erase::needed($this->db, $row->str('sha256'))) {

@@ -16,6 +16,7 @@ use Jorvent\People\BankViews;
 use Jorvent\People\BringIn;
 use Jorvent\People\FitOfCandidates;
 use Jorvent\People\FoundPeople;
+use Jorvent\People\RetentionClock;
 use Jorvent\People\TellSourced;
 use Jorvent\Pipeline\KeepCandidate;
 use Jorvent\Requisitions\Entity\Requisition;
@@ -62,6 +63,9 @@ final class OutsideTest extends DatabaseTest
         self::assertSame($scores, array_column($found, 'score'), 'by fit');
         self::assertSame([''], array_values(array_unique(array_column($found, 'name'))), 'nobody is named before a view is spent');
         self::assertSame(0, $this->int('SELECT count(*) FROM bank_view'));
+        $this->db()->execute("UPDATE outside_answer SET asked_at = asked_at - interval '61 minutes' WHERE bank = 'crewfold'");
+        $this->get(RetentionClock::class)->run();
+        self::assertSame(['ropewalk'], array_map(static fn ($r): string => $r->str('bank'), $this->db()->rows('SELECT bank FROM outside_answer')), 'an answer is kept for an hour, also when nobody asks again');
     }
 
     public function testWhoIsKnownIsShownAsOurOwn(): void

@@ -104,6 +104,9 @@ final class SavedSearchTest extends DatabaseTest
         $this->client->submit($page->selectButton('Save')->form(['name' => 'From the page']));
         self::assertResponseRedirects('/r/2201/searches');
         self::assertCount(3, $searches->of($requisition, $me));
+        // a colleague looked for something else meanwhile
+        $this->client->submit($this->client->request('GET', '/r/2201/searches?q=hydraulics')->selectButton('Save')->form(['name' => 'What I see']));
+        self::assertSame(1, $this->int("SELECT count(*) FROM saved_search WHERE name = 'What I see' AND text = 'hydraulics'"));
     }
 
     private function say(int $candidate, string $headline): void

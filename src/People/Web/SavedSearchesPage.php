@@ -35,7 +35,7 @@ final class SavedSearchesPage extends Page
     }
 
     #[Route('', name: 'saved_searches', methods: ['GET'])]
-    public function show(int $number, ClockInterface $clock, Subject $_subject): Response
+    public function show(int $number, Request $request, ClockInterface $clock, Subject $_subject): Response
     {
         $rows = [];
         foreach ($this->searches->of((int) $_subject->requisitionId, $this->me()->id) as $row) {
@@ -43,7 +43,7 @@ final class SavedSearchesPage extends Page
             $rows[] = ['row' => $row, 'search' => $search, 'address' => ['number' => $number, 'q' => $search->text, 'c' => $search->lines()], 'state' => RunSavedSearches::state($row, $clock->now())];
         }
 
-        return $this->render('people/searches.html.twig', ['view' => $this->views->byNumber($number), 'number' => $number, 'rows' => $rows, 'last' => $this->requisition($number)->lastSearch()]);
+        return $this->render('people/searches.html.twig', ['view' => $this->views->byNumber($number), 'number' => $number, 'rows' => $rows, 'last' => SearchForm::read($request->query->all()) ?? $this->requisition($number)->lastSearch()]);
     }
 
     #[Route('', name: 'saved_search_save', methods: ['POST'])]
