@@ -32,26 +32,32 @@
   });
 
   // --- marking
-  const marks = document.querySelector('[data-marks]');
-  const bar = document.querySelector('[data-actionbar]');
+  const marking = () => document.querySelector('[data-marks]');
+  const actions = () => document.querySelector('[data-actionbar]');
   function showMarks() {
-    if (!marks || !bar) { return; }
-    const checked = [...marks.querySelectorAll('input[name="application[]"]:checked')];
+    const bar = actions();
+    if (!bar) { return; }
+    const checked = [...marking().querySelectorAll('input[type=checkbox][name$="[]"]:checked')];
     bar.hidden = checked.length === 0;
     bar.querySelector('[data-count]').textContent = checked.length;
     bar.querySelector('[data-sentence]').textContent = checked.map((c) => c.getAttribute('aria-label').replace(/^\S+\s/, '')).slice(0, 3).join(', ') + (checked.length > 3 ? ' …' : '');
   }
   function unmark() {
-    marks?.querySelectorAll('input:checked').forEach((c) => { c.checked = false; });
-    showMarks();
+    const form = marking();
+    form?.querySelectorAll('input[type=checkbox][name$="[]"]:checked').forEach((c) => { c.checked = false; });
+    form?.dispatchEvent(new Event('change', { bubbles: true }));
   }
-  marks?.addEventListener('change', showMarks);
-  document.querySelector('[data-unmark]')?.addEventListener('click', unmark);
+  document.addEventListener('change', (e) => { if (e.target.closest?.('[data-marks]')) { showMarks(); } });
+  document.addEventListener('click', (e) => { if (e.target.closest('[data-unmark]')) { unmark(); } });
+  document.addEventListener('jorvent:marks', showMarks);
 
   // --- single keys, and g then a letter
   let going = 0;
   function press(key) {
+    const bar = actions();
     const marked = bar && !bar.hidden;
+    const many = marked ? bar.querySelector(`[data-markkey="${CSS.escape(key)}"]`) : null;
+    if (many) { many.click(); return true; }
     if (key === 'm' && !marked) { const b = first('[data-readkey="m"]'); if (b) { b.click(); return true; } }
     const row = current();
     const inRow = row && row.querySelector(`[data-rowkey="${CSS.escape(key)}"]`);
@@ -81,7 +87,7 @@
     if (e.key === 'g') { going = Date.now(); return; }
     if (e.key === 'j' || e.key === 'k') { e.preventDefault(); walk(e.key === 'j' ? 1 : -1); return; }
     if (e.key === 'Enter' && (e.target === body || e.target.matches?.('[data-walk],main'))) { current()?.querySelector('[data-open]')?.click(); return; }
-    if (e.key === 'x') { const box = current()?.querySelector('input[type=checkbox]'); if (box && !box.disabled) { box.checked = !box.checked; showMarks(); } return; }
+    if (e.key === 'x') { const box = current()?.querySelector('input[type=checkbox]'); if (box && !box.disabled) { box.checked = !box.checked; box.dispatchEvent(new Event('change', { bubbles: true })); } return; }
     if (e.key === 'u') { if (!press('u')) { document.getElementById('undo')?.requestSubmit(); } return; }
     if (press(e.key)) { e.preventDefault(); }
   });

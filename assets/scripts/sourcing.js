@@ -5,9 +5,45 @@
   const main = document.getElementById('main');
   if (!form || !main) { return; }
   const results = form.dataset.results;
-  let timer = 0, asking = null, count = 0;
+  let timer = 0, asking = null, count = 0, inGroups = false;
+  // of the questions of this window the server answers only the last
+  const tab = [...crypto.getRandomValues(new Uint8Array(9))].map((n) => n.toString(36)).join('').slice(0, 20).padEnd(8, '0');
+  let turns = 0;
+  const turn = () => ({ 'X-Turn': `${tab}.${++turns}` });
+  // who is marked stays so while one walks, pages and searches on
+  const marked = new Map();
+  function showMarks() {
+    const form = document.getElementById('marked');
+    if (!form) { return; }
+    form.querySelectorAll('input[data-elsewhere]').forEach((el) => el.remove());
+    const here = new Map([...form.querySelectorAll('input[name="people[]"]')].map((el) => [el.value, el]));
+    for (const [ref, name] of marked) {
+      const box = here.get(ref);
+      if (box) { box.checked = !box.disabled; if (box.disabled) { marked.delete(ref); } continue; }
+      const kept = document.createElement('input');
+      Object.assign(kept, { type: 'checkbox', name: 'people[]', value: ref, checked: true, hidden: true });
+      kept.dataset.elsewhere = '';
+      kept.setAttribute('aria-label', name);
+      form.append(kept);
+    }
+    document.dispatchEvent(new Event('jorvent:marks'));
+  }
+  document.addEventListener('change', (e) => {
+    const form = e.target.closest?.('#marked');
+    if (!form) { return; }
+    form.querySelectorAll('input[name="people[]"]').forEach((el) => { if (el.checked) { marked.set(el.value, el.getAttribute('aria-label')); } else { marked.delete(el.value); } });
+  });
+  // a letter one began stays in this window until it is sent
+  function letters() {
+    const form = main.querySelector('form[data-letter]');
+    if (!form) { return; }
+    const key = 'letter-' + form.dataset.letter;
+    const kept = JSON.parse(sessionStorage.getItem(key) || 'null');
+    if (kept) { form.elements.subject.value = kept.subject; form.elements.body.value = kept.body; }
+    form.addEventListener('input', () => sessionStorage.setItem(key, JSON.stringify({ subject: form.elements.subject.value, body: form.elements.body.value })));
+  }
 
-  const opened = () => [...main.querySelectorAll('details[open]')].map((d) => d.id).filter(Boolean);
+  const opened = () => [...document.querySelectorAll('#main details[open], #groups[open]')].map((d) => d.id).filter(Boolean);
   // a row that is not open is sent as it was; an open one by its fields
   function sent() {
     main.querySelectorAll('details.crit').forEach((d) => {
@@ -16,7 +52,8 @@
       d.querySelectorAll('.crit-edit input, .crit-edit select').forEach((el) => { el.disabled = !d.open; });
     });
     const data = new URLSearchParams();
-    for (const [name, value] of new FormData(form)) { data.append(name, value); }
+    for (const [name, value] of new FormData(form)) { if (!(inGroups && name === 'q')) { data.append(name, value); } }
+    if (inGroups) { document.querySelectorAll('[data-group]').forEach((el) => data.append(el.name, el.value)); }
     const source = main.querySelector('.seg a.on');
     const where = source ? new URL(source.href).searchParams.get('in') : null;
     if (where) { data.set('in', where); }
@@ -25,17 +62,17 @@
   async function show(url, options = {}) {
     asking?.abort();
     const mine = asking = new AbortController();
-    const turn = ++count;
+    const here = ++count;
     document.body.classList.add('is-asking');
     const scroll = main.querySelector('#ladder-scroll')?.scrollTop ?? 0;
     try {
-      const response = await fetch(url, { ...options, signal: mine.signal, headers: { 'HX-Request': 'true', ...(options.headers || {}) } });
-      if (turn !== count) { return; }
+      const response = await fetch(url, { ...options, signal: mine.signal, headers: { 'HX-Request': 'true', ...turn(), ...(options.headers || {}) } });
+      if (mine !== asking || response.status === 499) { return; }
       if (!response.ok || !response.headers.get('HX-Replace-Url')) { location.assign(response.url || url); return; }
       const html = await response.text();
-      if (turn !== count) { return; }
+      if (here !== count) { return; }
       const active = document.activeElement;
-      const held = active && active.id && main.contains(active) && 'value' in active ? { id: active.id, value: active.value, at: active.type === 'text' ? active.selectionStart : null } : null;
+      const held = active && active.id && (main.contains(active) || active.hasAttribute('data-group')) && 'value' in active ? { id: active.id, value: active.value, at: active.type === 'text' ? active.selectionStart : null } : null;
       const open = opened();
       const page = new DOMParser().parseFromString(html, 'text/html');
       for (const part of page.querySelectorAll('[hx-swap-oob]')) { part.removeAttribute('hx-swap-oob'); document.getElementById(part.id)?.replaceWith(part); }
@@ -44,8 +81,13 @@
       const pill = document.querySelector('.jv-stations a[aria-current] .jv-pill');
       const total = document.querySelector('#q-total .snd');
       if (pill && pill.firstChild && total) { pill.firstChild.nodeValue = total.textContent; }
-      history.replaceState(null, '', response.headers.get('HX-Replace-Url'));
-      open.forEach((id) => { const d = document.getElementById(id); if (d && id !== 'adder') { d.open = true; } });
+      const address = new URL(response.headers.get('HX-Replace-Url'), location.href);
+      history.replaceState(null, '', address);
+      if (inGroups && document.activeElement?.id !== 'q') { document.getElementById('q').value = address.searchParams.get('q') ?? ''; }
+      inGroups = false;
+      open.forEach((id) => { const d = document.getElementById(id); if (d && id !== 'adder' && id !== 'writer') { d.open = true; } });
+      showMarks();
+      letters();
       const ladder = main.querySelector('#ladder-scroll');
       if (ladder) { ladder.scrollTop = scroll; }
       if (held) {
@@ -58,7 +100,7 @@
     } catch (e) {
       if (e.name !== 'AbortError') { document.getElementById('q-total').textContent = 'no answer; what is shown is as before'; }
     } finally {
-      if (turn === count) { document.body.classList.remove('is-asking'); }
+      if (here === count) { document.body.classList.remove('is-asking'); }
     }
   }
   // distributions come after the figures
@@ -69,7 +111,7 @@
     later?.abort();
     later = new AbortController();
     try {
-      const response = await fetch(place.dataset.facets, { signal: later.signal });
+      const response = await fetch(place.dataset.facets, { signal: later.signal, headers: { 'X-Turn': `${tab}f.${++turns}` } });
       if (response.ok && document.contains(place)) { place.innerHTML = await response.text(); }
     } catch { /* the next answer brings them */ }
   }
@@ -93,7 +135,7 @@
   });
   const ask = () => show(results + '?' + sent());
   const soon = (wait) => { clearTimeout(timer); timer = setTimeout(ask, wait); };
-  document.addEventListener('input', (e) => { if (e.target.form === form) { soon(e.target.type === 'text' || e.target.id === 'q' ? 220 : 20); } });
+  document.addEventListener('input', (e) => { if (e.target.hasAttribute?.('data-group')) { inGroups = true; soon(300); return; } if (e.target.id === 'q') { inGroups = false; } if (e.target.form === form) { soon(e.target.type === 'text' || e.target.id === 'q' ? 220 : 20); } });
   form.addEventListener('submit', (e) => { e.preventDefault(); clearTimeout(timer); ask(); });
   document.addEventListener('click', (e) => {
     const link = e.target.closest('a[data-show], a[data-read], a[data-query]');
@@ -108,9 +150,20 @@
   });
   document.addEventListener('submit', (e) => {
     if (e.target.matches('form[data-ask]')) { e.preventDefault(); outside(e.target, 12); return; }
-    if (!e.target.matches('form[data-stay]')) { return; }
+    if (!e.target.matches('form[data-stay]') || e.submitter?.formMethod === 'get') { return; }
     e.preventDefault();
-    show(e.target.action, { method: 'POST', body: new FormData(e.target) });
+    const to = e.submitter?.hasAttribute('formaction') ? e.submitter.formAction : e.target.action;
+    const body = new FormData(e.target);
+    if (e.target.id === 'marked') { marked.clear(); }
+    if (e.target.dataset.letter) { sessionStorage.removeItem('letter-' + e.target.dataset.letter); }
+    show(to, { method: 'POST', body });
   });
+  document.addEventListener('click', (e) => {
+    const writer = document.getElementById('writer');
+    if (writer && e.target.closest('[data-open-writer]')) { writer.open = true; }
+    if (writer && e.target.closest('[data-close-writer]')) { writer.open = false; }
+  });
+  document.addEventListener('toggle', (e) => { if (e.target.id === 'writer' && e.target.open) { document.getElementById('letter-body')?.focus(); } if (e.target.id === 'groups' && e.target.open) { document.getElementById('g-must')?.focus(); } }, true);
+  letters();
   more();
 })();

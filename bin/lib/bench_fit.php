@@ -7,6 +7,7 @@ use Jorvent\Core\Fit\Facts;
 use Jorvent\Core\Fit\Learning;
 use Jorvent\Core\Fit\Measure;
 use Jorvent\Core\Fit\Ranking;
+use Jorvent\Core\Fit\Values;
 use Jorvent\Core\Fit\Wanted;
 use Jorvent\Core\Fit\Weights;
 use Jorvent\Core\Query\Document;
@@ -38,16 +39,18 @@ foreach (['' => 3.0, '_even_tastes' => 1.0] as $of => $care) {
         $measure = new Measure($wanted, $day);
         $facts = array_map(static fn (array $p): string => Facts::of(new Profile(new Document([]), $p['years'], array_map(static fn (array $j): Stint => new Stint($j['title'], '', $now - $j['from'] + 1, null === $j['to'] ? null : $now - $j['to'], null === $j['to'], $j['text']), $p['jobs']), town: $p['town'], moves: $p['moves'], said: $p['skills'])), $people);
         // every other person is read and judged, the others are what is measured
-        $half = static fn (int $which): array => array_filter($facts, static fn (int $i): bool => $i % 2 === $which, \ARRAY_FILTER_USE_KEY);
+        $values = array_map($measure->values(...), $facts);
+        $packed = array_map(Values::pack(...), $values);
+        $half = static fn (int $which): array => array_filter($packed, static fn (int $i): bool => $i % 2 === $which, \ARRAY_FILTER_USE_KEY);
         [$read, $held] = [$half(0), $half(1)];
         $prior = Weights::of($wanted);
         $ndcg = static fn (array $ids): float => ndcg(array_map(static fn (mixed $i): int => $people[is_int($i) ? $i : 0]['worth'] ?? 0, array_values($ids)));
         $sums['text'][] = $ndcg(byText($opening, array_intersect_key($people, $held)));
-        $sums[0][] = $ndcg(Ranking::of($measure, $prior, $held)->ids);
-        $order = Ranking::of($measure, $prior, $read)->ids;
+        $sums[0][] = $ndcg(Ranking::of($prior, $held)->ids);
+        $order = Ranking::of($prior, $read)->ids;
         foreach ([6, 12, 24] as $n) {
-            $learned = Learning::from($prior, array_map(static fn (int $i): array => ['values' => $measure->values($facts[$i]), 'kept' => $people[$i]['kept']], array_slice($order, 0, $n)));
-            $sums[$n][] = $ndcg(Ranking::of($measure, $learned->weights, $held)->ids);
+            $learned = Learning::from($prior, array_map(static fn (int $i): array => ['values' => $values[$i], 'kept' => $people[$i]['kept']], array_slice($order, 0, $n)));
+            $sums[$n][] = $ndcg(Ranking::of($learned->weights, $held)->ids);
         }
     }
     $mean = static fn (array $of): float => array_sum($of) / max(1, count($of));

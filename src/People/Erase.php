@@ -63,6 +63,8 @@ final readonly class Erase
             $this->db->execute('DELETE FROM candidate_tag WHERE candidate_id = :id', $id);
             $this->db->execute('DELETE FROM tag WHERE NOT EXISTS (SELECT 1 FROM candidate_tag WHERE tag_id = tag.id)');
             $this->db->execute('DELETE FROM people_list_entry WHERE candidate_id = :id', $id);
+            $this->db->execute('DELETE FROM candidate_note WHERE candidate_id = :id', $id);
+            $this->db->execute('DELETE FROM sourcing_place WHERE person = CAST(:id AS text)', $id);
             $this->db->execute('DELETE FROM not_colleague WHERE candidate_id = :id', $id);
             $this->db->execute("UPDATE colleague SET like_id = NULL, likeness = NULL, reasons = '[]' WHERE like_id = :id", $id);
             $asked = $this->requests->done($candidate, 'forget', $by);

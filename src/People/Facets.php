@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Jorvent\People;
 
 use Jorvent\Core\Search\Index\Expr;
+use Jorvent\Core\Search\Index\Join;
 use Jorvent\Core\Search\Index\Leaf;
 use Jorvent\People\Store\Bits;
 use Jorvent\People\Store\Sets;
@@ -13,9 +14,11 @@ use Jorvent\Platform\Database\Db;
 /** The titles and employers that most people of a set have, counted as the criterion that stands for them counts. How common a value is anywhere, which tells when no other can be among the first, is up to ten minutes old; the counts themselves are of now. */
 final readonly class Facets
 {
-    /** Up to so many people are read one by one; above, values are counted from the most common on until no other can be among the first. */
-    private const READ = 2_000;
-    private const CHUNK = 60;
+    /** Up to so many people are read one by one. Above, common values are counted, and the rare ones in groups: nobody in a group has more people than all of it together, so most groups are never opened. */
+    private const READ = 500;
+    /** Groups are about as common as the so many-th value. */
+    private const COMMON = 40;
+    private const GROUP = 256;
     private const KINDS = ['title' => 't', 'employer' => 'e'];
 
     public function __construct(private Sets $sets, private Db $db)
@@ -62,18 +65,50 @@ final readonly class Facets
     /** @return array<string, int> */
     private function counted(\GMP $people, string $letter, int $most): array
     {
-        $counts = [];
-        foreach (array_chunk($this->values($letter), self::CHUNK, true) as $chunk) {
-            $counts += $this->counts($people, $letter, array_map(strval(...), array_keys($chunk)));
+        $values = $this->values($letter);
+        [$common, $groups] = self::grouped($values);
+        $counts = $this->counts($people, $letter, $common);
+        $least = static function () use (&$counts, $most): int {
             arsort($counts);
-            // nobody further down can have more people here than they have anywhere
-            $least = array_values($counts)[$most - 1] ?? 0;
-            if ($least >= min($chunk)) {
+
+            return array_values($counts)[$most - 1] ?? 0;
+        };
+        $limit = $least();
+        $together = array_map(static fn (\GMP $set): int => gmp_popcount(gmp_and($people, $set)), $this->sets->of(array_map(static fn (array $g): Expr => new Join(array_map(static fn (string $v): Expr => new Leaf("v:$letter:".explode('|', $v)[0]), $g)), $groups)));
+        arsort($together);
+        foreach ($together as $i => $n) {
+            if ($n <= $limit) {
                 break;
             }
+            $counts += $this->counts($people, $letter, $groups[$i]);
+            $limit = $least();
         }
 
         return self::shown($counts, $most);
+    }
+
+    /**
+     * Common values, and the rest in groups of some that are about equally common. Who stands in which group changes only where a value becomes twice as common, or half.
+     *
+     * @param array<array-key, int> $values people by value, most first
+     *
+     * @return array{list<string>, list<non-empty-list<string>>}
+     */
+    private static function grouped(array $values): array
+    {
+        $level = static fn (int $n): int => (int) floor(log(max(1, $n), 2));
+        $top = $level(array_values($values)[self::COMMON - 1] ?? 1);
+        $common = $rare = $groups = [];
+        foreach ($values as $value => $n) {
+            $at = $level($n);
+            $at >= $top ? $common[] = (string) $value : $rare[$at][] = (string) $value;
+        }
+        foreach ($rare as $at => $some) {
+            sort($some);
+            array_push($groups, ...array_chunk($some, max(1, min(self::GROUP, 1 << $top - $at))));
+        }
+
+        return [$common, $groups];
     }
 
     /**

@@ -12,6 +12,7 @@ use Jorvent\Core\Fit\Ranking;
 use Jorvent\Core\Fit\Wanted;
 use Jorvent\Core\Fit\Weights;
 use Jorvent\Core\Pay\Frequency;
+use Jorvent\People\Store\FitValues;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Requisitions\Entity\Requisition;
 
@@ -23,7 +24,7 @@ final readonly class FitOfCandidates
     /** Up to so many found people are scored, every one; of more, so many are chosen. */
     public const SCORED = 2_000;
 
-    public function __construct(private Db $db, private SearchContext $contexts, private Profiles $profiles)
+    public function __construct(private Db $db, private SearchContext $contexts, private FitValues $values)
     {
     }
 
@@ -72,7 +73,7 @@ final readonly class FitOfCandidates
         ) as $row) {
             $verdicts[$row->int('candidate_id')] = $row->bool('kept');
         }
-        $facts = \count($verdicts) < Learning::FEWEST ? [] : $this->facts(array_keys($verdicts));
+        $facts = \count($verdicts) < Learning::FEWEST ? [] : $this->values->facts(array_keys($verdicts));
         $told = [];
         foreach ($facts as $id => $one) {
             $told[] = ['values' => $measure->values($one), 'kept' => $verdicts[$id]];
@@ -88,43 +89,27 @@ final readonly class FitOfCandidates
      */
     public function rank(Weighing $weighing, array $ids): Ranking
     {
-        return Ranking::of($weighing->measure, $weighing->weights, $this->facts($ids));
+        return Ranking::of($weighing->weights, $this->values->of($weighing->measure, $ids));
+    }
+
+    /**
+     * Some of those ranked, with their parts and reasons.
+     *
+     * @param list<int> $ids
+     *
+     * @return array<int, Fit> by id
+     */
+    public function of(Weighing $weighing, Ranking $ranking, array $ids): array
+    {
+        return array_map(static fn (string $facts): Fit => Fit::of($weighing->measure, $weighing->weights, $facts, $ranking->means), $this->values->facts($ids));
     }
 
     /** One person by themselves, as kept with their application; null for someone who is gone. */
     public function one(Requisition $requisition, int $candidate): ?Fit
     {
         $weighing = $this->weighing($requisition);
-        $facts = $this->facts([$candidate])[$candidate] ?? null;
+        $facts = $this->values->facts([$candidate])[$candidate] ?? null;
 
         return null === $facts ? null : Fit::of($weighing->measure, $weighing->weights, $facts);
-    }
-
-    /**
-     * @param list<int> $ids
-     *
-     * @return array<int, string> Facts by id
-     */
-    public function facts(array $ids): array
-    {
-        $facts = [];
-        if ([] === $ids) {
-            return $facts;
-        }
-        $row = $this->db->row("SELECT coalesce(string_agg(candidate_id::text, ','), '') AS ids, coalesce(string_agg(length(facts)::text, ','), '') AS lengths, coalesce(encode(string_agg(facts, ''), 'hex'), '') AS all FROM candidate_fit WHERE candidate_id = ANY (CAST(:ids AS int[]))", ['ids' => '{'.implode(',', $ids).'}']) ?? throw new \LogicException('There is always a row.');
-        $all = (string) hex2bin($row->str('all'));
-        $lengths = explode(',', $row->str('lengths'));
-        $at = 0;
-        foreach ('' === $all ? [] : explode(',', $row->str('ids')) as $i => $id) {
-            $facts[(int) $id] = substr($all, $at, (int) $lengths[$i]);
-            $at += (int) $lengths[$i];
-        }
-        // an applicant who stands apart is found by no search, yet has a fit
-        $apart = array_values(array_filter($ids, static fn (int $id): bool => !isset($facts[$id])));
-        foreach ([] === $apart ? [] : $this->profiles->anyone($apart) as $id => $profile) {
-            $facts[$id] = Facts::of($profile);
-        }
-
-        return $facts;
     }
 }

@@ -7,19 +7,20 @@ namespace Jorvent\People;
 use Jorvent\Core\Fit\Fit;
 use Jorvent\Core\Fit\Part;
 use Jorvent\Core\Fit\Ranking;
+use Jorvent\Core\Fit\Values;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
 
 /**
  * What a list of found people and the reader show of them.
  *
- * @phpstan-type Found array{ref: string, name: string, headline: string, city: string, years: float|null, text: string, score: int|null, least: int, most: int, parts: list<array<string, mixed>>, kept: bool, barred: string|null, would_move: bool|null, active_on: string|null, known: string|null, unsure: array{resume: int, count: int}|null, bank: string|null}
+ * @phpstan-type Found array{ref: string, name: string, headline: string, city: string, years: float|null, text: string, score: int|null, least: int, most: int, parts: list<array<string, mixed>>, kept: bool, barred: string|null, would_move: bool|null, active_on: string|null, known: string|null, resume: int|null, unsure: array{resume: int, count: int}|null, bank: string|null}
  *
  * @phpstan-import-type Answer from AskOutside
  */
 final readonly class FoundPeople
 {
-    public function __construct(private Db $db)
+    public function __construct(private Db $db, private FitOfCandidates $fits)
     {
     }
 
@@ -28,7 +29,7 @@ final readonly class FoundPeople
      *
      * @return list<Found> in their order; who is gone meanwhile is left out
      */
-    public function own(int $requisition, Ranking $ranking, array $ids): array
+    public function own(int $requisition, Weighing $weighing, Ranking $ranking, array $ids): array
     {
         $rows = [];
         foreach ([] === $ids ? [] : $this->db->rows(
@@ -38,12 +39,13 @@ final readonly class FoundPeople
         ) as $row) {
             $rows[$row->int('id')] = $row;
         }
+        $fits = $this->fits->of($weighing, $ranking, $ids);
         $found = [];
         foreach ($ids as $id) {
             $row = $rows[$id] ?? null;
-            if (null !== $row) {
-                $found[] = ['ref' => (string) $id, 'name' => $row->str('name'), 'headline' => $row->str('headline'), 'city' => $row->strOrNull('city') ?? '', 'years' => $row->floatOrNull('years'), 'text' => $row->strOrNull('text') ?? '', ...self::fit($ranking->fit($id)), 'kept' => null !== $row->intOrNull('application'), 'barred' => $row->strOrNull('contact_barred_until'),
-                    'would_move' => null === $row['would_move'] ? null : $row->bool('would_move'), 'active_on' => $row->strOrNull('active_on'), 'known' => null, 'bank' => null, 'unsure' => ($row->intOrNull('unsure') ?? 0) > 0 ? ['resume' => $row->int('resume'), 'count' => $row->int('unsure')] : null];
+            if (null !== $row && isset($fits[$id])) {
+                $found[] = ['ref' => (string) $id, 'name' => $row->str('name'), 'headline' => $row->str('headline'), 'city' => $row->strOrNull('city') ?? '', 'years' => $row->floatOrNull('years'), 'text' => $row->strOrNull('text') ?? '', ...self::fit($fits[$id]), 'kept' => null !== $row->intOrNull('application'), 'barred' => $row->strOrNull('contact_barred_until'),
+                    'would_move' => null === $row['would_move'] ? null : $row->bool('would_move'), 'active_on' => $row->strOrNull('active_on'), 'known' => null, 'bank' => null, 'resume' => $row->intOrNull('resume'), 'unsure' => ($row->intOrNull('unsure') ?? 0) > 0 ? ['resume' => $row->int('resume'), 'count' => $row->int('unsure')] : null];
             }
         }
 
@@ -81,12 +83,13 @@ final readonly class FoundPeople
             $known[$row->strOrNull('outside_ref') ?? ''] = $known[$row->strOrNull('mail') ?? ''] = $row;
         }
         unset($known['']);
-        $ranking = Ranking::of($weighing->measure, $weighing->weights, array_map(static fn (array $p): string => (string) base64_decode($p['facts'], true), $people));
+        $facts = array_map(static fn (array $p): string => (string) base64_decode($p['facts'], true), $people);
+        $ranking = Ranking::of($weighing->weights, array_map(static fn (string $f): string => Values::pack($weighing->measure->values($f)), $facts));
         $found = [];
         foreach ($ranking->ids as $i) {
             $p = $people[$i];
             $row = $known[$p['ref']] ?? $known[$p['mail'] ?? ''] ?? null;
-            $found[] = ['ref' => null === $row ? $p['ref'] : $row->str('id'), 'name' => $row?->str('name') ?? '', 'headline' => $p['headline'], 'city' => $p['city'] ?? '', 'years' => $p['years'], 'text' => $p['text'], ...self::fit($ranking->fit($i)), 'kept' => null !== $row?->intOrNull('application'), 'barred' => $row?->strOrNull('barred'), 'would_move' => $p['would_move'], 'active_on' => $p['active_on'], 'known' => $row?->str('name'), 'unsure' => null, 'bank' => $p['bank']];
+            $found[] = ['ref' => null === $row ? $p['ref'] : $row->str('id'), 'name' => $row?->str('name') ?? '', 'headline' => $p['headline'], 'city' => $p['city'] ?? '', 'years' => $p['years'], 'text' => $p['text'], ...self::fit(Fit::of($weighing->measure, $weighing->weights, $facts[$i], $ranking->means)), 'kept' => null !== $row?->intOrNull('application'), 'barred' => $row?->strOrNull('barred'), 'would_move' => $p['would_move'], 'active_on' => $p['active_on'], 'known' => $row?->str('name'), 'resume' => null, 'unsure' => null, 'bank' => $p['bank']];
         }
 
         return $found;
@@ -102,11 +105,5 @@ final readonly class FoundPeople
     public function setAside(int $requisition): array
     {
         return $this->db->rows('SELECT c.id, c.name FROM verdict v JOIN candidate c ON c.id = v.candidate_id WHERE v.requisition_id = :r ORDER BY v.at DESC LIMIT 5', ['r' => $requisition]);
-    }
-
-    /** @return list<Record> what was written to someone, by whom, the last first */
-    public function trail(int $candidate): array
-    {
-        return $this->db->rows("SELECT o.created_at, o.state, r.title, r.number, p.content ->> 'subject' AS subject FROM outbox o LEFT JOIN requisition r ON r.id = o.requisition_id LEFT JOIN personal_value p ON p.id = o.personal_id WHERE o.candidate_id = :c AND o.kind = 'mail' AND o.state <> 'dropped' ORDER BY o.id DESC LIMIT 3", ['c' => $candidate]);
     }
 }

@@ -8,6 +8,7 @@ use Jorvent\Core\Resume\Folded;
 use Jorvent\Core\Resume\Tongues;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Outside\Mail\Maildir;
+use Jorvent\Messages\Letters;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Outbox\Outbox;
 use Jorvent\Platform\Outbox\Periodic;
@@ -34,7 +35,7 @@ final readonly class Mailbox implements Periodic
     private const RESUME_LETTERS = 400;
 
     public function __construct(
-        private Db $db, private ClockInterface $clock, private Maildir $box, private Intake $intake, private Dictionary $dictionary, private Outbox $outbox, private LoggerInterface $logger, #[Autowire('%env(JORVENT_MAILBOX_ADDRESS)%')] private string $address,
+        private Db $db, private ClockInterface $clock, private Maildir $box, private Intake $intake, private Dictionary $dictionary, private Outbox $outbox, private KnownBy $known, private Letters $letters, private LoggerInterface $logger, #[Autowire('%env(JORVENT_MAILBOX_ADDRESS)%')] private string $address,
     ) {
     }
 
@@ -92,6 +93,14 @@ final readonly class Mailbox implements Periodic
         $personal = $this->db->insert('personal_value', ['content' => ['from' => $sender, 'name' => mb_substr($called, 0, 200), 'subject' => $subject, 'text' => $letter]]);
         $this->db->execute('UPDATE mail_in SET personal_id = :p WHERE id = :id', ['p' => $personal, 'id' => $mail]);
         $files = $this->files($message);
+        $known = $this->known->address($sender);
+        if (null !== $known && $this->letters->answered($known)) {
+            $this->db->execute('UPDATE personal_value SET candidate_id = :c WHERE id = :p', ['c' => $known, 'p' => $personal]);
+            // an answer without a file is read by whoever wrote, not taken in as a resume
+            if ([] === $files) {
+                return;
+            }
+        }
         if ([] === $files && mb_strlen($letter) >= self::RESUME_LETTERS && [] !== $this->dictionary->reader()->read($letter, $this->clock->now())->spells) {
             $files[] = ['mail.txt', $letter];
         }

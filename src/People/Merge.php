@@ -19,7 +19,7 @@ use Psr\Clock\ClockInterface;
 final readonly class Merge
 {
     /** What moves, by table, known by its id. */
-    private const MOVED = ['resume', 'application', 'interview', 'outbox', 'personal_value', 'opening_alert', 'intake_file', 'data_request'];
+    private const MOVED = ['resume', 'application', 'interview', 'outbox', 'personal_value', 'opening_alert', 'intake_file', 'data_request', 'letter', 'candidate_note'];
     /** What moves where the survivor has not the same: the table, and what it is known by. */
     private const SHARED = ['verdict' => 'requisition_id', 'candidate_tag' => 'tag_id', 'people_list_entry' => 'list_id'];
     /** What the survivor takes over where it has nothing of its own. */
@@ -78,7 +78,7 @@ final readonly class Merge
                 // who was made one with the other before is one with the survivor now
                 $moved['merged'] = array_map(static fn (Record $r): int => $r->int('id'), $this->db->rows('UPDATE candidate SET claims = :s, merged_into = :s WHERE merged_into = :o RETURNING id', $both));
                 $sets = implode(', ', array_map(static fn (string $f): string => 'headline' === $f ? "headline = CASE WHEN s.headline = '' THEN o.headline ELSE s.headline END" : "$f = coalesce(s.$f, o.$f)", array_diff(self::FILLED, ['pay_current', 'pay_expected', 'pay_currency', 'outside_ref'])));
-                $this->db->execute("UPDATE candidate c SET $sets, contact_barred_until = greatest(s.contact_barred_until, o.contact_barred_until), contact_barred_note = CASE WHEN o.contact_barred_until > coalesce(s.contact_barred_until, '-infinity') THEN o.contact_barred_note ELSE s.contact_barred_note END,
+                $this->db->execute("UPDATE candidate c SET $sets, contact_barred_until = greatest(s.contact_barred_until, o.contact_barred_until), confidential = s.confidential OR o.confidential, contact_barred_note = CASE WHEN o.contact_barred_until > coalesce(s.contact_barred_until, '-infinity') THEN o.contact_barred_note ELSE s.contact_barred_note END,
                     pay_current = CASE WHEN s.pay_currency IS NULL THEN o.pay_current ELSE s.pay_current END, pay_expected = CASE WHEN s.pay_currency IS NULL THEN o.pay_expected ELSE s.pay_expected END, pay_currency = coalesce(s.pay_currency, o.pay_currency)
                     FROM candidate s, candidate o WHERE c.id = :s AND s.id = :s AND o.id = :o", $both);
                 $after = $this->person($survivor);

@@ -11,12 +11,15 @@ use Jorvent\Core\Query\Any;
 use Jorvent\Core\Query\Node;
 use Jorvent\Core\Query\Row;
 use Jorvent\Core\Query\Tokeniser;
+use Jorvent\Core\Resume\Kinds;
 use Jorvent\Core\Search\Criterion;
 use Jorvent\Core\Search\Index\Compile;
 use Jorvent\Core\Search\Index\Expr;
 use Jorvent\Core\Search\Index\Leaf;
 use Jorvent\Core\Search\Index\Meet;
+use Jorvent\Core\Search\Index\Minus;
 use Jorvent\Core\Search\Index\Numbers;
+use Jorvent\Core\Search\Index\Points;
 use Jorvent\Core\Search\Index\RowPlan;
 use Jorvent\Core\Search\Kind;
 use Jorvent\Core\Search\Ladder;
@@ -31,7 +34,7 @@ use Jorvent\People\Store\Sets;
 final readonly class SearchCandidates
 {
     /** What the whole brief is worth when some are chosen to be scored. */
-    private const POINTS = 120;
+    private const POINTS = 500;
 
     public function __construct(private Sets $sets, private SearchContext $contexts)
     {
@@ -114,54 +117,69 @@ final readonly class SearchCandidates
         if (gmp_popcount($people) <= $most) {
             return Bits::ids($people);
         }
-        [$points, $expressions] = $this->strong($wanted, $weights);
-        $slices = [];
-        foreach ($this->sets->of($expressions) as $i => $set) {
-            for ($bit = 0, $p = $points[$i]; $p > 0; ++$bit, $p >>= 1) {
-                $carry = 0 === ($p & 1) ? gmp_init(0) : gmp_and($set, $people);
-                for ($at = $bit; 0 !== gmp_sign($carry); ++$at) {
-                    $slice = $slices[$at] ?? gmp_init(0);
-                    $slices[$at] = gmp_xor($slice, $carry);
-                    $carry = gmp_and($slice, $carry);
-                }
-            }
-        }
-        $n = [] === $slices ? 0 : max(array_keys($slices)) + 1;
-        [$sure, $tied, $left] = self::top($people, array_map(static fn (int $i): \GMP => $slices[$i] ?? gmp_init(0), 0 === $n ? [] : range(0, $n - 1)), $most);
+        // added up for everyone, once for a brief: what is found differs from search to search, the points do not
+        [$sure, $tied, $left] = self::top($people, $this->sets->of($this->strong($wanted, $weights)->digits()), $most);
 
         return [...Bits::ids($sure), ...$this->latest($tied, $left)];
     }
 
-    /** @return array{list<int>, list<Expr>} points and who gets them */
-    private function strong(Wanted $wanted, Weights $weights): array
+    /** What fit will give, as near as sets can tell: each part by its share, in steps; whoever does not tell of a part is given about what others have. */
+    private function strong(Wanted $wanted, Weights $weights): Points
     {
-        $compile = new Compile($this->contexts->on(), ['j' => 0, 'e' => 0, 'c' => 0]);
-        $tokeniser = new Tokeniser();
-        $points = $expressions = [];
-        $add = static function (float $p, Expr $e) use (&$points, &$expressions): void {
-            if (round($p) >= 1) {
-                $points[] = (int) round($p);
-                $expressions[] = $e;
-            }
-        };
+        $compile = new Compile($this->contexts->on(), ['j' => 1, 'e' => 0, 'c' => 0]);
+        $points = $of = [];
         foreach ($wanted->parts() as $i => ['kind' => $kind, 'text' => $text]) {
-            $share = self::POINTS * $weights->shares[$i];
-            $terms = 'must' === $kind || 'wish' === $kind ? $tokeniser->row($text) : [];
-            if ([] !== $terms) {
-                // half for saying all of its words, the rest where they are said as a skill or in a title
-                $said = static fn (string $field): All => new All(array_map(static fn (string $t): Row => new Row([$t], false, '', $field), array_values(array_unique($terms))));
-                $add(.5 * $share, Compile::node($said('')));
-                $add(.5 * $share, Compile::node(new Any([$said('skill'), $said('title')])));
-            }
-            match ($kind) {
-                'title' => $add($share, $compile->criterion(new Criterion(Kind::Title, $wanted->titles))),
-                'years' => $add($share, $compile->criterion(new Criterion(Kind::Years, from: $wanted->yearsFrom))),
-                'place' => $add($share, $compile->criterion(new Criterion(Kind::Place, [$text], km: 60, moves: true))),
-                default => null,
+            $steps = match ($kind) {
+                'must', 'wish' => self::skill($text),
+                'title' => self::title($compile, $wanted->titles),
+                'years' => [...array_map(static fn (int $n): array => [.25, $compile->criterion(new Criterion(Kind::Years, from: max(1, (int) ceil($n * ($wanted->yearsFrom ?? 1) / 4))))], [2, 3, 4]), [.25, new Leaf('years')], [.7, new Minus(new Leaf('years'))]],
+                'place' => self::place($compile, $text),
+                'notice' => [[.7, new Minus(new Leaf('notice'))], [.5, $compile->criterion(new Criterion(Kind::Notice, to: 30))], [.5, $compile->criterion(new Criterion(Kind::Notice, to: 90))]],
+                default => [],
             };
+            foreach ($steps as [$value, $set]) {
+                $p = (int) round(self::POINTS * $weights->shares[$i] * $value);
+                if ($p > 0) {
+                    $points[] = $p;
+                    $of[] = $set;
+                }
+            }
         }
 
-        return [$points, $expressions];
+        return new Points($points, $of);
+    }
+
+    /** @return list<array{float, Expr}> half for saying all of its words, the rest where they are said as a skill or in a title */
+    private static function skill(string $text): array
+    {
+        $terms = array_values(array_unique((new Tokeniser())->row($text)));
+        if ([] === $terms) {
+            return [];
+        }
+        $said = static fn (string $field): All => new All(array_map(static fn (string $t): Row => new Row([$t], false, '', $field), $terms));
+
+        return [[.5, Compile::node($said(''))], [.5, Compile::node(new Any([$said('skill'), $said('title')]))]];
+    }
+
+    /**
+     * @param list<string> $titles
+     *
+     * @return list<array{float, Expr}>
+     */
+    private static function title(Compile $compile, array $titles): array
+    {
+        $work = array_values(array_unique(array_filter(array_map(static fn (string $t): ?string => Kinds::of($t, Kinds::WORK), $titles), is_string(...))));
+        $held = new Criterion(Kind::Title, $titles);
+
+        return [[.3, $compile->criterion($held)], [.4, $compile->criterion($held->with(['when' => When::Now]))], ...[] === $work ? [] : [[.3, $compile->criterion(new Criterion(Kind::Work, $work))]]];
+    }
+
+    /** @return list<array{float, Expr}> */
+    private static function place(Compile $compile, string $site): array
+    {
+        $near = static fn (int $km, bool $moves = false): Expr => $compile->criterion(new Criterion(Kind::Place, [$site], km: $km, moves: $moves));
+
+        return [[.4, $near(30)], [.4, $near(75, true)], [.2, $near(120)], [.3, new Minus(new Leaf('town'))]];
     }
 
     /**

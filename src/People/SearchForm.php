@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Jorvent\People;
 
+use Jorvent\Core\Query\Groups;
 use Jorvent\Core\Resume\Kinds;
 use Jorvent\Core\Search\Criterion;
 use Jorvent\Core\Search\Kind;
@@ -23,10 +24,10 @@ final class SearchForm
      */
     public static function read(array $query): ?Search
     {
-        if (!isset($query['q']) && !isset($query['c']) && !isset($query['k'])) {
+        if (!isset($query['q']) && !isset($query['c']) && !isset($query['k']) && !isset($query['g'])) {
             return null;
         }
-        $text = \is_string($query['q'] ?? null) ? $query['q'] : '';
+        $text = \is_array($query['g'] ?? null) ? self::groups($query['g'])->query() : (\is_string($query['q'] ?? null) ? $query['q'] : '');
         $lines = array_values(array_filter(\is_array($query['c'] ?? null) ? $query['c'] : [], is_string(...)));
         $search = Search::of($text, $lines);
         $fields = [];
@@ -38,6 +39,18 @@ final class SearchForm
         }
 
         return new Search($search->text, \array_slice([...$search->criteria, ...$fields], 0, Search::MOST));
+    }
+
+    /**
+     * Groups as they are filled in: words with commas between, the lists one of which must be there a field each.
+     *
+     * @param array<array-key, mixed> $fields
+     */
+    private static function groups(array $fields): Groups
+    {
+        $words = static fn (mixed $of): array => \is_string($of) ? preg_split('/\s*[,;\n]\s*/u', trim($of), -1, \PREG_SPLIT_NO_EMPTY) ?: [] : [];
+
+        return new Groups($words($fields['must'] ?? ''), array_values(array_map($words, \is_array($fields['one'] ?? null) ? $fields['one'] : [])), $words($fields['out'] ?? ''), \is_string($fields['rest'] ?? null) ? $fields['rest'] : '');
     }
 
     /** @return list<string> what may be chosen for the values of a kind */

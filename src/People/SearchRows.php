@@ -39,7 +39,7 @@ final readonly class SearchRows
             $rows[] = [
                 'row' => $row, 'criterion' => $at, 'not' => $row instanceof Not || ($row instanceof Criterion && $row->out), 'text' => $row instanceof Criterion ? '' : $printer->write($row instanceof Not ? $row->node : $row),
                 'alternatives' => $row instanceof Any && '' === $row->written ? array_map($printer->write(...), $row->nodes) : [], 'values' => $row instanceof Criterion ? $row->values : [],
-                'without' => $row instanceof Criterion ? $changed(null) : ['q' => $this->without($conjuncts, $i)] + $address,
+                'without' => $row instanceof Criterion ? $changed(null) : ['q' => self::query(array_values(array_diff_key($conjuncts, [$i => 0])))] + $address,
                 'loose' => $row instanceof Criterion && Kind::OneJob === $row->kind ? ['c' => (new Search('', array_values(array_merge(array_diff_key($search->criteria, [$at => 0]), array_map(static fn (Criterion $p): Criterion => $p->kind->ofJob() ? $p->with(['when' => $row->when, 'from' => $row->from, 'to' => $row->to]) : new Criterion(Kind::OneJob, when: $row->when, parts: [$p]), $row->parts)))))->lines()] + $address : null,
             ];
         }
@@ -48,11 +48,11 @@ final readonly class SearchRows
     }
 
     /** @param list<Node> $conjuncts */
-    private function without(array $conjuncts, int $i): string
+    public static function query(array $conjuncts): string
     {
         $printer = new Printer();
 
-        return implode(' AND ', array_map(static fn (Node $n): string => $n instanceof Any && '' === $n->written ? '('.$printer->write($n).')' : $printer->write($n), array_values(array_diff_key($conjuncts, [$i => 0]))));
+        return implode(' AND ', array_map(static fn (Node $n): string => $n instanceof Any && '' === $n->written ? '('.$printer->write($n).')' : $printer->write($n), $conjuncts));
     }
 
     /**

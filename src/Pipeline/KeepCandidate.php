@@ -11,7 +11,6 @@ use Jorvent\Outside\ResumeBanks\BankPerson;
 use Jorvent\Outside\ResumeBanks\ResumeBanks;
 use Jorvent\People\BankViews;
 use Jorvent\People\BringIn;
-use Jorvent\People\Colleagues;
 use Jorvent\People\FitOfCandidates;
 use Jorvent\Pipeline\Entity\Application;
 use Jorvent\Platform\Database\Db;
@@ -21,12 +20,18 @@ use Psr\Clock\ClockInterface;
 /** A found person is kept: an application with origin "sourced". Nothing is kept before the brief is approved. */
 final readonly class KeepCandidate
 {
-    public function __construct(private Db $db, private EntityManagerInterface $entities, private ClockInterface $clock, private ActivityLog $log, private ResumeBanks $banks, private BankViews $views, private BringIn $bringIn, private FitOfCandidates $fits, private Applications $applications, private StageVisits $visits, private UndoSteps $undo, private Colleagues $colleagues)
+    public function __construct(private Db $db, private EntityManagerInterface $entities, private ClockInterface $clock, private ActivityLog $log, private ResumeBanks $banks, private BankViews $views, private BringIn $bringIn, private FitOfCandidates $fits, private Applications $applications, private StageVisits $visits, private UndoSteps $undo, private KeepBlockers $blockers)
     {
     }
 
-    /** @param string $ref an own candidate's number, or "BANK:REF" for someone in an outside database */
-    public function __invoke(int $requisitionId, string $ref, int $by): void
+    /**
+     * @param string $ref      an own candidate's number, or "BANK:REF" for someone in an outside database
+     * @param bool   $meant    kept although they were closed out lately
+     * @param bool   $remember as a step of its own to be taken back
+     *
+     * @return int the application
+     */
+    public function __invoke(int $requisitionId, string $ref, int $by, bool $meant = false, bool $remember = true): int
     {
         [$bank, $outside] = str_contains($ref, ':') ? [strstr($ref, ':', true), substr($ref, 1 + (int) strpos($ref, ':'))] : [null, $ref];
         $person = null;
@@ -40,32 +45,25 @@ final readonly class KeepCandidate
             $person = null === $known ? $this->views->spend($bank, $outside, $requisitionId, $by, static fn (): BankPerson => $from->fetch($outside)) : null;
             $ref = (string) $known;
         }
-        $this->db->transaction(function () use ($requisitionId, $ref, $by, $person, $bank): void {
+
+        return $this->db->transaction(function () use ($requisitionId, $ref, $by, $meant, $remember, $person, $bank): int {
             $requisition = $this->entities->find(Requisition::class, $requisitionId) ?? throw new \LogicException('No such requisition.');
             if (!$requisition->isApproved()) {
                 throw Refused::because('not_approved');
             }
             $candidate = null === $person ? (int) $ref : ($this->bringIn)((string) $bank, $person);
-            $row = $this->db->row('SELECT contact_barred_until FROM candidate WHERE id = :id AND erased_at IS NULL FOR UPDATE', ['id' => $candidate]) ?? throw Refused::because('candidate_gone');
-            $barred = $row->instantOrNull('contact_barred_until');
-            if (null !== $barred && $barred > $this->clock->now()) {
-                throw Refused::because('do_not_contact', '', ['until' => $barred->format('Y-m-d')]);
+            $this->db->row('SELECT id FROM candidate WHERE id = :id AND erased_at IS NULL FOR UPDATE', ['id' => $candidate]) ?? throw Refused::because('candidate_gone');
+            Refused::unlessEmpty($this->blockers->of($requisitionId, [$candidate], $meant)[$candidate] ?? []);
+            $id = $this->keep($requisition, $candidate);
+            if ($remember) {
+                $this->undo->remember($by, 'keep', ['requisition' => $requisitionId, 'steps' => [['id' => $id]]]);
             }
-            $standing = $this->colleagues->standing($candidate);
-            if ($standing->bool('now')) {
-                throw Refused::because('employed_here');
-            }
-            if (null !== $standing->strOrNull('spared_employer')) {
-                throw Refused::because('no_poach', '', ['employer' => $standing->str('spared_employer'), 'note' => $standing->str('spared_note')]);
-            }
-            if (0 !== $this->db->int('SELECT count(*) FROM application WHERE candidate_id = :c AND requisition_id = :r', ['c' => $candidate, 'r' => $requisitionId])) {
-                throw Refused::because('already_in_pipeline');
-            }
-            $this->keep($requisition, $candidate, $by);
+
+            return $id;
         });
     }
 
-    private function keep(Requisition $requisition, int $candidate, int $by): void
+    private function keep(Requisition $requisition, int $candidate): int
     {
         $application = new Application($candidate, $requisition->id, 'sourced', null, $this->clock->now());
         $fit = $this->fits->one($requisition, $candidate);
@@ -76,6 +74,7 @@ final readonly class KeepCandidate
         $this->visits->enter($application->id, $application->stage);
         $this->db->execute('DELETE FROM verdict WHERE requisition_id = :r AND candidate_id = :c', ['r' => $requisition->id, 'c' => $candidate]);
         $this->log->record('candidate.kept', 'application', $application->id, $requisition->id, $candidate);
-        $this->undo->remember($by, 'keep', ['application' => $application->id, 'requisition' => $requisition->id]);
+
+        return $application->id;
     }
 }

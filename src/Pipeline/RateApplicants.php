@@ -25,10 +25,10 @@ final readonly class RateApplicants
         if ([] === $applications) {
             return;
         }
-        $ranking = $this->fits->rank($this->fits->weighing($requisition), array_keys($applications));
+        $weighing = $this->fits->weighing($requisition);
+        $ids = array_keys($applications);
         $rated = [];
-        foreach ($ranking->ids as $id) {
-            $fit = $ranking->fit($id);
+        foreach ($this->fits->of($weighing, $this->fits->rank($weighing, $ids), $ids) as $id => $fit) {
             $rated[] = ['id' => $applications[$id], 'fit' => $fit->score, 'parts' => array_map(static fn (Part $p): array => $p->toArray(), $fit->parts)];
         }
         $this->db->execute('UPDATE application a SET fit = x.fit, fit_parts = x.parts FROM jsonb_to_recordset(CAST(:rated AS jsonb)) x (id int, fit int, parts jsonb) WHERE a.id = x.id', ['rated' => json_encode($rated, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE)]);

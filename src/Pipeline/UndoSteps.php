@@ -38,8 +38,12 @@ final readonly class UndoSteps
                 ?? throw Refused::because('nothing_to_undo');
             $data = $row->json('data');
             match ($row->str('act')) {
-                'keep' => $this->unkeep(self::number($data, 'application')),
-                'set_aside' => $this->db->execute('DELETE FROM verdict WHERE requisition_id = :r AND candidate_id = :c', ['r' => self::number($data, 'requisition'), 'c' => self::number($data, 'candidate')]),
+                'keep' => $this->each($data, function (array $step): void {
+                    $this->unkeep(self::number($step, 'id'));
+                }),
+                'set_aside' => $this->each($data, function (array $step) use ($data): void {
+                    $this->db->execute('DELETE FROM verdict WHERE requisition_id = :r AND candidate_id = :c', ['r' => self::number($data, 'requisition'), 'c' => self::number($step, 'id')]);
+                }),
                 'move' => $this->each($data, $this->unmove(...)),
                 'close_out' => $this->each($data, $this->reopen(...)),
                 default => throw new \LogicException('An unknown act.'),

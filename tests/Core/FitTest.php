@@ -11,6 +11,7 @@ use Jorvent\Core\Fit\Learning;
 use Jorvent\Core\Fit\Measure;
 use Jorvent\Core\Fit\Part;
 use Jorvent\Core\Fit\Ranking;
+use Jorvent\Core\Fit\Values;
 use Jorvent\Core\Fit\Wanted;
 use Jorvent\Core\Fit\Weights;
 use Jorvent\Core\Query\Document;
@@ -47,13 +48,15 @@ final class FitTest extends TestCase
         $wanted = new Wanted(['PLC'], [], yearsFrom: 5);
         $measure = new Measure($wanted, new \DateTimeImmutable(self::DAY));
         $facts = [7 => self::person([], ['PLC'], years: 5.0), 8 => self::person([], ['PLC'], years: 3.5), 9 => self::person([], ['PLC'])];
-        $ranking = Ranking::of($measure, Weights::of($wanted), $facts);
+        $weights = Weights::of($wanted);
+        $ranking = Ranking::of($weights, array_map(static fn (string $f): string => Values::pack($measure->values($f)), $facts));
+        $of = static fn (int $id): Fit => Fit::of($measure, $weights, $facts[$id], $ranking->means);
         self::assertSame([7, 9, 8], $ranking->ids, 'the one who told nothing stands in the middle');
         self::assertEqualsWithDelta([.25, .75], $ranking->means, 1e-9);
-        $fit = $ranking->fit(9);
+        $fit = $of(9);
         self::assertSame([45, 15, 55], [$fit->score, $fit->least, $fit->most]);
         self::assertSame(Coverage::NotStated, $fit->parts[1]->coverage());
-        $told = $ranking->fit(7);
+        $told = $of(7);
         self::assertSame($told->score, $told->least, 'all known: no range');
     }
 

@@ -48,8 +48,9 @@ final class SearchTest extends DatabaseTest
         $people = $this->corpus($random);
         $postings = $this->get(Postings::class);
         $search = $this->get(SearchCandidates::class);
+        // rates differ from day to day; the demo world's are of today, whenever that is
+        $this->db()->execute("INSERT INTO exchange_rate (currency, day, per_euro) VALUES ('NOK', '2026-11-02', 11.74), ('GBP', '2026-11-02', 0.86), ('PLN', '2026-11-02', 4.27) ON CONFLICT (currency, day) DO UPDATE SET per_euro = excluded.per_euro");
         $contexts = array_map($this->get(SearchContext::class)->on(...), $days);
-        // rates differ from day to day
         $this->db()->execute("INSERT INTO exchange_rate (currency, day, per_euro) VALUES ('NOK', '2027-01-04', 9.13), ('GBP', '2027-01-04', 1.21) ON CONFLICT (currency, day) DO UPDATE SET per_euro = excluded.per_euro");
         $contexts[1] = $this->get(SearchContext::class)->on($days[1]->modify('+1 day'));
         $days[1] = $days[1]->modify('+1 day');
@@ -146,18 +147,19 @@ final class SearchTest extends DatabaseTest
         $weighing = $fits->weighing($requisition);
         $ranking = $fits->rank($weighing, $ids);
         self::assertCount(\count($ids), $ranking->ids);
+        $all = $fits->of($weighing, $ranking, $ids);
         $profiles = $this->get(\Jorvent\People\Profiles::class)->of($ids);
         $scores = [];
         foreach ($ranking->ids as $id) {
-            $fit = $ranking->fit($id);
-            self::assertEquals(\Jorvent\Core\Fit\Fit::of($weighing->measure, $ranking->weights, \Jorvent\Core\Fit\Facts::of($profiles[$id]), $ranking->means), $fit, 'as packed, as read now');
+            $fit = $all[$id];
+            self::assertEquals(\Jorvent\Core\Fit\Fit::of($weighing->measure, $weighing->weights, \Jorvent\Core\Fit\Facts::of($profiles[$id]), $ranking->means), $fit, 'as packed, as read now');
             $scores[] = $fit->score ?? -1;
         }
         $sorted = $scores;
         rsort($sorted);
         self::assertSame($sorted, $scores);
         self::assertGreaterThan(20, \count(array_unique($scores)), 'they differ');
-        self::assertGreaterThan(3, \count(array_unique(array_map(static fn ($p): string => $p->reason, array_merge(...array_map(static fn (int $id): array => $ranking->fit($id)->parts, $ids))))), 'for several reasons');
+        self::assertGreaterThan(3, \count(array_unique(array_map(static fn ($p): string => $p->reason, array_merge(...array_map(static fn (int $id): array => $all[$id]->parts, $ids))))), 'for several reasons');
     }
 
     public function testTheStrongestAreChosenToBeScored(): void
@@ -184,7 +186,7 @@ final class SearchTest extends DatabaseTest
             $this->db()->execute('UPDATE resume SET text = :text, reading = CAST(:reading AS jsonb), created_at = now() WHERE id = (SELECT max(id) FROM resume WHERE candidate_id = :id)', ['id' => $id, 'text' => $text(...$one), 'reading' => json_encode((new \Jorvent\Core\Resume\Reader())->read($text(...$one), new \DateTimeImmutable())->toArray(), \JSON_THROW_ON_ERROR)]);
             $this->db()->execute('UPDATE candidate SET name = :name WHERE id = :id', ['id' => $id, 'name' => $one[0]]);
             $this->get(IndexCandidate::class)($id);
-            $scored[] = $this->get(FitOfCandidates::class)->facts([$id])[$id];
+            $scored[] = $this->get(\Jorvent\People\Store\FitValues::class)->facts([$id])[$id];
         }
         self::assertSame($scored[0], $scored[1]);
         self::assertSame($scored[0], $scored[2]);
@@ -211,7 +213,7 @@ final class SearchTest extends DatabaseTest
     public function testWhoStandsApartIsFoundByNobodyAndScoredAllTheSame(): void
     {
         $ids = array_map(static fn ($r): int => $r->int('id'), $this->db()->rows('SELECT c.id FROM candidate c JOIN resume r ON r.candidate_id = c.id WHERE c.erased_at IS NULL AND c.merged_into IS NULL AND c.claims IS NULL ORDER BY c.id LIMIT 2'));
-        $before = $this->get(FitOfCandidates::class)->facts([$ids[1]]);
+        $before = $this->get(\Jorvent\People\Store\FitValues::class)->facts([$ids[1]]);
         self::assertNotSame([], $before);
         $this->db()->execute('UPDATE candidate SET claims = :other WHERE id = :id', ['other' => $ids[0], 'id' => $ids[1]]);
         $everyone = $this->get(SearchCandidates::class)(new Search())->ladder->total;
@@ -220,7 +222,7 @@ final class SearchTest extends DatabaseTest
         self::assertSame($everyone - 1, $found->ladder->total);
         self::assertFalse(gmp_testbit($found->people, $ids[1]));
         self::assertSame(0, $this->int('SELECT count(*) FROM candidate_fit WHERE candidate_id = :id', ['id' => $ids[1]]));
-        self::assertSame($before, $this->get(FitOfCandidates::class)->facts([$ids[1]]), 'their application has its fit');
+        self::assertSame($before, $this->get(\Jorvent\People\Store\FitValues::class)->facts([$ids[1]]), 'their application has its fit');
     }
 
     public function testAListSaysThatItIsCutOnlyWhenItIs(): void

@@ -62,13 +62,19 @@ final class Measure
         }
     }
 
+    /** The same for the same brief on the same day. */
+    public function print(): string
+    {
+        return substr(hash('xxh128', serialize([$this->wanted, $this->today])), 0, 16);
+    }
+
     /** @return list<float|null> by part, of someone's Facts */
     public function values(string $facts): array
     {
         return array_column($this->all($facts), 0);
     }
 
-    /** @return list<array{float|null, string, array<string, int>}> value, reason and what it needs to be said, by part */
+    /** @return list<array{float|null, string, array<string, int>}> value in ten-thousandths of 1, reason and what it needs to be said, by part */
     public function all(string $facts): array
     {
         $flags = \ord($facts[5]);
@@ -91,7 +97,7 @@ final class Measure
         $ends[] = \strlen($facts);
         $all = [];
         foreach ($this->parts as $i => ['kind' => $kind]) {
-            $all[] = match ($kind) {
+            [$value, $reason, $why] = match ($kind) {
                 'must', 'wish' => $read ? $this->skill($this->skills[$i], $facts, $start, $ends, $from, $to) : [null, 'unread', []],
                 'title' => $read ? $this->title($facts, $start, $ends, $titleEnds, $kinds, $to) : [null, 'unread', []],
                 'years' => $this->years(self::number($facts, 0)),
@@ -99,6 +105,7 @@ final class Measure
                 'pay' => $this->pay(self::number($facts, 6) | self::number($facts, 8) << 16),
                 default => $this->notice(self::number($facts, 10), self::number($facts, 12)),
             };
+            $all[] = [null === $value ? null : round($value, 4), $reason, $why];
         }
 
         return $all;

@@ -4,41 +4,64 @@ declare(strict_types=1);
 
 namespace Jorvent\Core\Fit;
 
-/** People compared for one brief, the best first; of equals the one with the lower number. */
+/** People compared for one brief, the best first; of equals the one with the lower number. Those of whom nothing is known come last. */
 final readonly class Ranking
 {
     /**
-     * @param list<int>          $ids   best first
-     * @param array<int, string> $facts by id
-     * @param list<float>        $means of what is known of them, by part
+     * @param list<int>   $ids   best first
+     * @param list<float> $means of what is known of them, by part
      */
-    private function __construct(public Measure $measure, public Weights $weights, public array $ids, private array $facts, public array $means)
+    private function __construct(public array $ids, public array $means)
     {
     }
 
-    /** @param array<int, string> $facts Facts by id */
-    public static function of(Measure $measure, Weights $weights, array $facts): self
+    /** @param array<int, string> $packed Values by id */
+    public static function of(Weights $weights, array $packed): self
     {
-        $values = array_map($measure->values(...), $facts);
-        $means = Fit::means($values, \count($measure->parts));
+        $parts = \count($weights->shares);
+        $values = Values::unpack(implode('', $packed));
+        $means = self::means($values, $parts);
         $sums = [];
-        foreach ($values as $id => $row) {
+        $at = 0;
+        foreach ($packed as $id => $_) {
             $sum = 0.0;
             $told = false;
-            foreach ($row as $i => $value) {
-                $sum += $weights->shares[$i] * ($value ?? $means[$i]);
-                $told = $told || null !== $value;
+            foreach ($weights->shares as $part => $share) {
+                $value = $values[++$at];
+                if (Values::UNKNOWN === $value) {
+                    $sum += $share * $means[$part];
+                } else {
+                    $sum += $share * $value;
+                    $told = true;
+                }
             }
-            $sums[$id] = $told ? round($sum, 9) : -1.0;
+            $sums[$id] = $told ? round($sum, 5) : -1.0;
         }
         ksort($sums);
         arsort($sums);
 
-        return new self($measure, $weights, array_keys($sums), $facts, $means);
+        return new self(array_keys($sums), array_map(static fn (float $m): float => $m / Values::ONE, $means));
     }
 
-    public function fit(int $id): Fit
+    /**
+     * @param array<int, int> $values of all, from 1 on
+     *
+     * @return list<float> in ten-thousandths; one half where nobody told
+     */
+    private static function means(array $values, int $parts): array
     {
-        return Fit::of($this->measure, $this->weights, $this->facts[$id], $this->means);
+        $means = [];
+        for ($part = 1, $last = \count($values); $part <= $parts; ++$part) {
+            $sum = $n = 0;
+            for ($i = $part; $i <= $last; $i += $parts) {
+                if (Values::UNKNOWN !== $values[$i]) {
+                    $sum += $values[$i];
+                    ++$n;
+                }
+            }
+            $means[] = 0 === $n ? Values::ONE / 2 : $sum / $n;
+        }
+
+        return $means;
     }
 }

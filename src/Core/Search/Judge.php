@@ -100,7 +100,7 @@ final readonly class Judge
 
         return match ($c->kind) {
             Kind::Years => null === $p->years ? null : self::within((int) $p->years, $c),
-            Kind::Title, Kind::Employer, Kind::Work, Kind::Industry => self::some($c->isBetween() || When::Ever !== $c->when ? \array_slice($p->stints, 0, Profile::STINTS) : $p->stints, fn (Stint $s): bool => $this->then($s, $c) && $this->ofStint($s, $c)),
+            Kind::Title, Kind::Employer, Kind::Work, Kind::Industry => self::some($c->isBetween() || When::Ever !== $c->when ? \array_slice($p->stints, 0, Profile::STINTS) : $p->stints, fn (Stint $s): bool => $this->meets($s, $c)),
             Kind::Place => $this->place($c, $p),
             Kind::Remote => $p->remote,
             Kind::Pay => $this->pay($c, $p),
@@ -119,9 +119,15 @@ final readonly class Judge
             Kind::Barred => null !== $p->barredUntil && $p->barredUntil > $day,
             Kind::Pipeline => self::some($c->values, static fn (string $v): bool => 'any' === $v ? [] !== $p->pipelines : \in_array($v, $p->pipelines, true)),
             Kind::SetAside => [] !== array_intersect($c->values, $p->setAside),
-            Kind::OneJob => self::some(\array_slice($p->stints, 0, Profile::STINTS), fn (Stint $s): bool => $this->then($s, $c) && !self::some($c->parts, fn (Criterion $part): bool => $part->out === $this->ofStint($s, $part))),
+            Kind::OneJob => self::some(\array_slice($p->stints, 0, Profile::STINTS), fn (Stint $s): bool => $this->meets($s, $c)),
             Kind::OneStudy => self::some(\array_slice($p->studies, 0, Profile::STUDIES), fn (Study $s): bool => !self::some($c->parts, fn (Criterion $part): bool => $part->out === $this->ofStudy($s, $part))),
         };
+    }
+
+    /** Whether one job is what a criterion of jobs, or a tie of them, asks for. */
+    public function meets(Stint $stint, Criterion $c): bool
+    {
+        return $this->then($stint, $c) && (Kind::OneJob === $c->kind ? !self::some($c->parts, fn (Criterion $part): bool => $part->out === $this->ofStint($stint, $part)) : $this->ofStint($stint, $c));
     }
 
     public static function folded(string $text): string

@@ -100,6 +100,20 @@ final class Runs
         return $found;
     }
 
+    /** How many of some people say a row of words; null where too many could and nobody asked for it before. Nothing is learned for it. */
+    public function among(Row $row, \GMP $people): ?int
+    {
+        $own = 1 === \count($row->terms) && !$row->prefix;
+        $keys = $own || isset($this->known([$row])[self::key($row)]) ? [$own ? self::word($row, $row->terms[0]) : self::key($row)] : array_map(static fn (string $t): string => self::word($row, $t), $row->terms);
+        $could = array_reduce($this->leaves->load($keys), gmp_and(...), $people);
+        $count = gmp_popcount($could);
+        if (0 === $count || 1 === \count($keys)) {
+            return $count;
+        }
+
+        return $count > self::CHECKED ? null : \count($this->checked([[Bits::ids($could), Words::query($row)]])[0]);
+    }
+
     /** Forgets what nobody asked for lately, the oldest first where there are too many. */
     public function tidy(): int
     {

@@ -5,11 +5,13 @@ declare(strict_types=1);
 namespace Jorvent\People\Store;
 
 use Jorvent\Core\Query\Row;
+use Jorvent\Core\Search\Index\Digit;
 use Jorvent\Core\Search\Index\Expr;
 use Jorvent\Core\Search\Index\Join;
 use Jorvent\Core\Search\Index\Leaf;
 use Jorvent\Core\Search\Index\Meet;
 use Jorvent\Core\Search\Index\Minus;
+use Jorvent\Core\Search\Index\Points;
 use Jorvent\Core\Search\Index\Said;
 use Jorvent\Core\Search\Profile;
 use Jorvent\Platform\Database\Db;
@@ -113,6 +115,10 @@ final class Sets
             $rows[Runs::key($expression->row)] = $expression->row;
         } elseif ($expression instanceof Minus) {
             self::gather($expression->of, $keys, $rows);
+        } elseif ($expression instanceof Digit) {
+            foreach ($expression->points->of as $one) {
+                self::gather($one, $keys, $rows);
+            }
         } elseif ($expression instanceof Meet || $expression instanceof Join) {
             foreach ($expression->of as $one) {
                 self::gather($one, $keys, $rows);
@@ -135,17 +141,36 @@ final class Sets
         return $memo[$id] ??= match (true) {
             $expression instanceof Said => Runs::key($expression->row),
             $expression instanceof Minus => '-('.self::said($expression->of, $memo).')',
-            $expression instanceof Meet, $expression instanceof Join => ($expression instanceof Meet ? '&' : '|').md5(implode("\n", array_map(static function (Expr $e) use (&$memo): string {
-                /** @var array<int, string> $memo */
-                return self::said($e, $memo);
-            }, $expression->of))),
+            $expression instanceof Digit => '+'.$expression->place.self::saidOf($expression->points, $memo),
+            $expression instanceof Meet => '&'.self::all($expression->of, $memo),
+            $expression instanceof Join => '|'.self::all($expression->of, $memo),
             default => throw new \LogicException('An unknown set.'),
         };
     }
 
+    /** @param array<int, string> $memo */
+    private static function saidOf(Points $points, array &$memo): string
+    {
+        return $memo[spl_object_id($points)] ??= md5(implode(',', $points->points).self::all($points->of, $memo));
+    }
+
+    /**
+     * @param list<Expr>         $expressions
+     * @param array<int, string> $memo
+     */
+    private static function all(array $expressions, array &$memo): string
+    {
+        $said = '';
+        foreach ($expressions as $one) {
+            $said .= self::said($one, $memo)."\n";
+        }
+
+        return md5($said);
+    }
+
     /**
      * @param array<string, \GMP> $sets by key
-     * @param array<int, \GMP>    $memo by expression, for some stand in several rows
+     * @param array<int, \GMP|list<\GMP>> $memo by expression, for some stand in several rows; by points their digits
      */
     private static function set(Expr $expression, array $sets, array &$memo): \GMP
     {
@@ -157,8 +182,14 @@ final class Sets
             return $sets[Runs::key($expression->row)];
         }
         $id = spl_object_id($expression);
-        if (isset($memo[$id])) {
-            return $memo[$id];
+        $known = $memo[$id] ?? null;
+        if ($known instanceof \GMP) {
+            return $known;
+        }
+        if ($expression instanceof Digit) {
+            $digits = $memo[spl_object_id($expression->points)] ??= self::added($expression->points, $sets, $memo);
+
+            return \is_array($digits) ? $digits[$expression->place] ?? gmp_init(0) : $digits;
         }
         if ($expression instanceof Minus) {
             return $memo[$id] = gmp_xor($sets['all'], self::set($expression->of, $sets, $memo));
@@ -184,5 +215,31 @@ final class Sets
         }
 
         return $memo[$id] = $set ?? $sets['all'];
+    }
+
+    /**
+     * Adds bit by bit, with carry, for everyone at once.
+     *
+     * @param array<string, \GMP>            $sets
+     * @param array<int, \GMP|list<\GMP>> $memo
+     *
+     * @return list<\GMP> digits of the sums, the lowest first
+     */
+    private static function added(Points $points, array $sets, array &$memo): array
+    {
+        $digits = array_map(static fn (): \GMP => gmp_init(0), $points->digits());
+        foreach ($points->of as $i => $one) {
+            $set = self::set($one, $sets, $memo);
+            for ($place = 0, $p = $points->points[$i]; $p > 0; ++$place, $p >>= 1) {
+                $carry = 0 === ($p & 1) ? gmp_init(0) : $set;
+                for ($at = $place; 0 !== gmp_sign($carry); ++$at) {
+                    $digit = $digits[$at] ?? gmp_init(0);
+                    $digits[$at] = gmp_xor($digit, $carry);
+                    $carry = gmp_and($digit, $carry);
+                }
+            }
+        }
+
+        return array_values($digits);
     }
 }

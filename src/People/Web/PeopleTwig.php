@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Jorvent\People\Web;
 
+use Jorvent\Platform\Drawing\Lifeline;
 use Jorvent\Platform\Drawing\SpanBar;
 use Symfony\Contracts\Translation\TranslatorInterface;
 use Twig\Attribute\AsTwigFilter;
@@ -27,6 +28,15 @@ final readonly class PeopleTwig
     public function spanAxis(int $first, int $last): string
     {
         return SpanBar::axis($first, $last);
+    }
+
+    /** @param array{jobs: list<array{from: int, to: int, label: string, matched: bool, tied: bool}>, schools: list<array{from: int, to: int, label: string}>, gaps: list<array{from: int, to: int}>, papers: list<array{month: int, label: string}>, first: int, last: int} $life */
+    #[AsTwigFunction('lifeline', isSafe: ['html'])]
+    public function lifeline(array $life): string
+    {
+        $said = array_map(static fn (array $j): string => $j['label'].' '.intdiv($j['from'], 12)."\u{2013}".intdiv($j['to'] - 1, 12), $life['jobs']);
+
+        return Lifeline::draw($life['jobs'], $life['schools'], $life['gaps'], $life['papers'], $life['first'], $life['last'], $this->words->trans('lifeline.label', ['%jobs%' => implode('; ', $said)]));
     }
 
     /** How likely two are one, never as a certainty. */

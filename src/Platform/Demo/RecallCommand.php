@@ -9,6 +9,7 @@ use Jorvent\Core\Search\Search;
 use Jorvent\People\FitOfCandidates;
 use Jorvent\People\SearchCandidates;
 use Jorvent\People\Store\Bits;
+use Jorvent\People\Store\FitValues;
 use Jorvent\Requisitions\Entity\Requisition;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
@@ -24,7 +25,7 @@ final class RecallCommand extends Command
     private const BEST = 25;
     private const MOST = 40_000;
 
-    public function __construct(private readonly EntityManagerInterface $entities, private readonly SearchCandidates $search, private readonly FitOfCandidates $fits)
+    public function __construct(private readonly EntityManagerInterface $entities, private readonly SearchCandidates $search, private readonly FitOfCandidates $fits, private readonly FitValues $values)
     {
         parent::__construct();
     }
@@ -46,11 +47,11 @@ final class RecallCommand extends Command
             if ($count <= FitOfCandidates::SCORED || $count > self::MOST) {
                 continue;
             }
-            $all = $best = [];
+            $all = [];
             foreach (array_chunk(Bits::ids($people), 4_000) as $some) {
-                $all += $this->fits->facts($some);
+                $all += $this->values->of($measure, $some);
             }
-            $best = \array_slice(\Jorvent\Core\Fit\Ranking::of($measure, $weights, $all)->ids, 0, self::BEST);
+            $best = \array_slice(\Jorvent\Core\Fit\Ranking::of($weights, $all)->ids, 0, self::BEST);
             $shares[] = \count(array_intersect($best, $this->search->strongest($people, $measure->wanted, $weights, FitOfCandidates::SCORED))) / self::BEST;
         }
         if ([] === $shares) {

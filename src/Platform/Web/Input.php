@@ -59,6 +59,12 @@ final readonly class Input
         return array_values(array_map(intval(...), array_filter($this->list($name), static fn (mixed $v): bool => \is_string($v) && 1 === preg_match('/^\d{1,9}$/', $v))));
     }
 
+    /** @return list<string> */
+    public function strings(string $name): array
+    {
+        return array_values(array_map(static fn (string $v): string => mb_substr(trim(mb_scrub($v)), 0, self::LINE), array_filter($this->list($name), static fn (mixed $v): bool => \is_string($v) && '' !== trim($v))));
+    }
+
     /** @return list<string> one entry per filled line */
     public function lines(string $name): array
     {

@@ -1,0 +1,161 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jorvent\People\Web;
+
+use Jorvent\Accounts\Entity\Account;
+use Jorvent\Core\Fit\Ranking;
+use Jorvent\Core\Query\Groups;
+use Jorvent\Core\Search\Kind;
+use Jorvent\Core\Search\Search;
+use Jorvent\Core\Search\Stint;
+use Jorvent\Messages\Letters;
+use Jorvent\Outside\ResumeBanks\ResumeBanks;
+use Jorvent\People\AskOutside;
+use Jorvent\People\BankViews;
+use Jorvent\People\FitOfCandidates;
+use Jorvent\People\FoundPeople;
+use Jorvent\People\FoundPerson;
+use Jorvent\People\Highlighter;
+use Jorvent\People\Profiles;
+use Jorvent\People\SavedSearches;
+use Jorvent\People\SearchCandidates;
+use Jorvent\People\SearchReach;
+use Jorvent\People\SearchResult;
+use Jorvent\People\SearchRows;
+use Jorvent\People\SourcingPlaces;
+use Jorvent\People\Store\Bits;
+use Jorvent\People\Weighing;
+use Jorvent\Pipeline\KeepBlockers;
+use Jorvent\Platform\Web\Turn;
+use Jorvent\Requisitions\Entity\Requisition;
+
+/**
+ * All that the search screen shows at one moment: the rows with their figures, a page of people by fit, and one of them in the reader.
+ *
+ * @phpstan-import-type Found from FoundPeople
+ * @phpstan-import-type Answer from AskOutside
+ */
+final readonly class SourcingScreen
+{
+    private const SHOWN = 25;
+
+    public function __construct(private FitOfCandidates $fits, private SearchCandidates $search, private SearchReach $reach, private FoundPeople $people, private FoundPerson $one, private SearchRows $rows, private Profiles $profiles, private SavedSearches $saved, private SourcingPlaces $places, private Highlighter $highlighter, private ResumeBanks $resumeBanks, private AskOutside $outside, private BankViews $views, private KeepBlockers $blockers, private Letters $letters, private Turn $turn)
+    {
+    }
+
+    /** @return array{address: array<string, mixed>, times: array{ladder: float, fit: float}, result: SearchResult, ...} */
+    public function of(Requisition $requisition, Search $search, SourcingAsked $asked, Account $me): array
+    {
+        $times = [hrtime(true)];
+        $result = ($this->search)($search, $this->reach->of($me));
+        $times[] = hrtime(true);
+        $this->turn->check();
+        $place = $asked->isPlain() ? $this->places->of($me->id, $requisition->id) : null;
+        $source = $place['source'] ?? $asked->source;
+        $open = $place['person'] ?? $asked->person;
+        $weighing = $this->fits->weighing($requisition);
+        $answers = $this->outside->answers($requisition->id, $search);
+        $outside = $this->people->outside($requisition->id, $weighing, $answers);
+        $ranking = 'outside' === $source ? null : $this->ranked($requisition, $result, $source, $weighing, $this->fresh($asked->new, $requisition, $me));
+        $refs = null === $ranking ? array_column($outside, 'ref') : array_map(strval(...), $ranking->ids);
+        $times[] = hrtime(true);
+        $this->turn->check();
+        $at = '' === $open ? false : array_search($open, $refs, true);
+        $pages = max(1, (int) ceil(\count($refs) / self::SHOWN));
+        $page = false !== $at && 0 === $asked->page ? intdiv((int) $at, self::SHOWN) + 1 : max(1, min($pages, $asked->page));
+        $from = ($page - 1) * self::SHOWN;
+        $shown = null === $ranking ? \array_slice($outside, $from, self::SHOWN) : $this->people->own($requisition->id, $weighing, $ranking, \array_slice($ranking->ids, $from, self::SHOWN));
+        $person = array_values(array_filter($shown, static fn (array $one): bool => $one['ref'] === $open))[0] ?? $shown[0] ?? null;
+        $position = null === $person ? 0 : 1 + (int) array_search($person['ref'], $refs, true);
+        $looked = $this->rows->looked($result->rows);
+        foreach ($shown as $i => $one) {
+            $shown[$i]['passage'] = $this->highlighter->passage($one['text'], $looked);
+        }
+        $address = array_filter(['number' => $requisition->number, 'q' => $search->text, 'c' => $search->lines(), 'in' => 'own' === $source ? null : $source, 'new' => 0 === $asked->new ? null : $asked->new], static fn (mixed $v): bool => null !== $v && [] !== $v);
+
+        return [
+            'number' => $requisition->number, 'search' => $search, 'query' => $search->text, 'groups' => Groups::of($result->query), 'result' => $result, 'source' => $source, 'banks' => $this->banks($answers), 'outside' => \count($outside), 'found' => $shown, 'person' => $person, 'position' => $position, 'scored' => \count($refs), 'cut' => 'outside' !== $source && \count($refs) >= FitOfCandidates::SCORED, 'page' => $page, 'pages' => $pages,
+            'next' => ['ref' => $refs[$position] ?? ''], 'rows' => $this->rows->shown($search, $result, $address), 'address' => $address, 'approved' => $requisition->isApproved(), 'aside' => $this->people->setAside($requisition->id), 'short' => 'short' === $source ? self::missed($result, array_column($shown, 'ref')) : [],
+            'new' => $asked->new, 'learned' => $weighing->learning->verdicts, 'blank' => Kind::tryFrom($asked->add), 'times' => ['ladder' => ($times[1] - $times[0]) / 1e6, 'fit' => ($times[2] - $times[1]) / 1e6],
+        ] + $this->reader($requisition, $result, $person, $looked, $me);
+    }
+
+    /** Those found, or one short, without whom was set aside, by fit. */
+    public function ranked(Requisition $requisition, SearchResult $result, string $source, Weighing $weighing, ?\GMP $fresh = null): Ranking
+    {
+        $people = 'short' === $source ? array_reduce($result->oneShort, gmp_or(...), gmp_init(0)) : $result->people;
+        $people = gmp_and(null === $fresh ? $people : gmp_and($people, $fresh), gmp_com($this->search->setAside($requisition->number)));
+
+        return $this->fits->rank($weighing, $this->search->strongest($people, $weighing->measure->wanted, $weighing->weights, FitOfCandidates::SCORED));
+    }
+
+    /** Only who is new in a saved search, when one comes from there. */
+    private function fresh(int $search, Requisition $requisition, Account $me): ?\GMP
+    {
+        return 0 === $search ? null : Bits::of($this->saved->fresh($search, $requisition->id, $me->id));
+    }
+
+    /**
+     * @param Found|null                     $person
+     * @param list<\Jorvent\Core\Query\Row> $looked
+     *
+     * @return array<string, mixed>
+     */
+    private function reader(Requisition $requisition, SearchResult $result, ?array $person, array $looked, Account $me): array
+    {
+        if (null === $person) {
+            return ['highlighted' => '', 'titles' => [], 'passages' => [], 'life' => null, 'trail' => [], 'elsewhere' => ['read' => [], 'more' => 0], 'blockers' => [], 'unwritable' => [], 'draft' => null, 'draft_lang' => ''];
+        }
+        $id = ctype_digit($person['ref']) ? (int) $person['ref'] : 0;
+        $profile = 0 === $id ? null : $this->profiles->of([$id])[$id] ?? null;
+
+        return [
+            'highlighted' => $this->highlighter->mark($person['text'], $looked), 'titles' => array_map(static fn (Stint $s): string => $s->title, $profile->stints ?? []), 'passages' => $this->one->passages($person), 'life' => null === $profile ? null : $this->one->life($profile, $result->rows, $looked),
+            'trail' => 0 === $id ? [] : $this->letters->trail($id), 'elsewhere' => 0 === $id ? ['read' => [], 'more' => 0] : $this->one->pipelines($id, $requisition->id, $me), 'blockers' => 0 === $id ? [] : $this->blockers->of($requisition->id, [$id])[$id] ?? [],
+            'unwritable' => 0 === $id ? [] : $this->letters->blockers($id, $me->id), 'draft' => 0 === $id ? null : $this->letters->draft($id, $requisition->id), 'draft_lang' => 0 === $id ? '' : $this->letters->language($id),
+        ];
+    }
+
+    /**
+     * The outside databases with what each answered, and the contact views of this month.
+     *
+     * @param array<string, Answer> $answers
+     *
+     * @return list<array{key: string, name: string, answer: Answer|null, passing: int, used: int, of: int, warn: bool}>
+     */
+    private function banks(array $answers): array
+    {
+        $month = $this->views->month();
+        $banks = [];
+        foreach ($this->resumeBanks->all as $key => $bank) {
+            ['used' => $used, 'of' => $of] = $month[$key] ?? ['used' => 0, 'of' => 0];
+            $answer = $answers[$key] ?? null;
+            $banks[] = ['key' => $key, 'name' => $bank->name(), 'answer' => $answer, 'passing' => \count(array_filter($answer['people'] ?? [], static fn (array $p): bool => [] === $p['misses'])), 'used' => $used, 'of' => $of, 'warn' => $used >= BankViews::WARN * $of];
+        }
+
+        return $banks;
+    }
+
+    /**
+     * Which row each of them misses.
+     *
+     * @param list<string> $refs
+     *
+     * @return array<string, int> number of the row by person
+     */
+    private static function missed(SearchResult $result, array $refs): array
+    {
+        $missed = [];
+        foreach ($refs as $ref) {
+            foreach ($result->oneShort as $i => $set) {
+                if (gmp_testbit($set, (int) $ref)) {
+                    $missed[$ref] = $i + 1;
+                }
+            }
+        }
+
+        return $missed;
+    }
+}

@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jorvent\People\Web;
+
+use Jorvent\Accounts\Access\Permission;
+use Jorvent\Accounts\Access\Subject;
+use Jorvent\Core\Messages\Template;
+use Jorvent\Messages\Letters;
+use Jorvent\People\SearchForm;
+use Jorvent\Platform\Web\Gate;
+use Jorvent\Platform\Web\Input;
+use Jorvent\Platform\Web\Page;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\Routing\Attribute\Route;
+
+/** A letter to someone found; one stays with them in the search. */
+final class WritePage extends Page
+{
+    #[Gate(Permission::Keep, Gate::REQUISITION)]
+    #[Route('/r/{number}/sourcing/write', name: 'sourcing_write', requirements: ['number' => '\d{1,9}'], methods: ['POST'])]
+    public function __invoke(int $number, Request $request, Letters $letters, Subject $_subject): Response
+    {
+        $input = Input::of($request);
+        $search = SearchForm::read($request->request->all());
+        $in = $input->line('in');
+        $back = array_filter(['number' => $number, 'q' => $search?->text, 'c' => $search?->lines(), 'in' => \in_array($in, SourcingAsked::SOURCES, true) && 'own' !== $in ? $in : null, 'person' => $input->line('person')], static fn (mixed $v): bool => null !== $v && '' !== $v && [] !== $v);
+
+        return $this->act(
+            fn () => $letters->write((int) $input->int('person'), (int) $_subject->requisitionId, $this->me()->id, new Template($input->line('subject'), $input->text('body')), '1' === $input->line('anyway')),
+            'letter_written', $request->headers->has('HX-Request') ? 'sourcing_results' : 'sourcing', $back, ['%name%' => $input->line('name')],
+        );
+    }
+}
