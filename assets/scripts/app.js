@@ -3,7 +3,7 @@
   'use strict';
   const body = document.body;
   const inField = (el) => el instanceof HTMLElement && (el.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(el.tagName)) && !['checkbox', 'radio', 'button', 'submit'].includes(el.type);
-  const visible = (el) => el.offsetParent !== null && !el.closest('[hidden]');
+  const visible = (el) => el.offsetParent !== null && !el.closest('[hidden], [inert]');
   const first = (selector) => [...document.querySelectorAll(selector)].find(visible);
 
   // --- walking: j and k move through the rows, Enter opens what the row stands for

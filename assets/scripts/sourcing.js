@@ -76,7 +76,7 @@
       const open = opened();
       const page = new DOMParser().parseFromString(html, 'text/html');
       for (const part of page.querySelectorAll('[hx-swap-oob]')) { part.removeAttribute('hx-swap-oob'); document.getElementById(part.id)?.replaceWith(part); }
-      main.replaceChildren(...page.body.childNodes);
+      for (const id of ['ladder', 'people']) { const part = page.getElementById(id); if (part) { document.getElementById(id)?.replaceWith(part); } }
       // the station of the process line says the same
       const pill = document.querySelector('.jv-stations a[aria-current] .jv-pill');
       const total = document.querySelector('#q-total .snd');
@@ -84,10 +84,11 @@
       const address = new URL(response.headers.get('HX-Replace-Url'), location.href);
       history.replaceState(null, '', address);
       if (inGroups && document.activeElement?.id !== 'q') { document.getElementById('q').value = address.searchParams.get('q') ?? ''; }
-      inGroups = false;
       open.forEach((id) => { const d = document.getElementById(id); if (d && id !== 'adder' && id !== 'writer') { d.open = true; } });
       showMarks();
-      letters();
+      const person = document.getElementById('people')?.dataset.person;
+      const where = new URLSearchParams(address.search);
+      if (person) { where.set('person', person); read(where); } else { readerOf('<section class="col sheet" id="reader"></section>'); }
       const ladder = main.querySelector('#ladder-scroll');
       if (ladder) { ladder.scrollTop = scroll; }
       if (held) {
@@ -101,6 +102,23 @@
       if (e.name !== 'AbortError') { document.getElementById('q-total').textContent = 'no answer; what is shown is as before'; }
     } finally {
       if (here === count) { document.body.classList.remove('is-asking'); }
+    }
+  }
+  // one person in the reader; until they are there, nothing can be done with the one before
+  let reading = null;
+  function readerOf(html) {
+    const part = new DOMParser().parseFromString(html, 'text/html').getElementById('reader');
+    if (part) { document.getElementById('reader')?.replaceWith(part); letters(); }
+  }
+  async function read(where) {
+    reading?.abort();
+    const mine = reading = new AbortController();
+    document.getElementById('reader')?.setAttribute('inert', '');
+    try {
+      const response = await fetch(form.dataset.reader + '?' + where, { signal: mine.signal, headers: { 'HX-Request': 'true', 'X-Turn': `${tab}r.${++turns}` } });
+      if (response.ok) { readerOf(await response.text()); }
+    } catch (e) {
+      if (e.name !== 'AbortError') { readerOf('<section class="col sheet" id="reader"><p class="note pad">no answer; press j or k to try again</p></section>'); }
     }
   }
   // distributions come after the figures
@@ -143,7 +161,15 @@
     e.preventDefault();
     clearTimeout(timer);
     const to = new URL(link.href);
-    if (!link.hasAttribute('data-read')) { document.getElementById('q').value = to.searchParams.get('q') ?? ''; }
+    if (link.hasAttribute('data-read')) {
+      main.querySelectorAll('.res').forEach((row) => row.classList.toggle('is-sel', row.contains(link)));
+      document.getElementById('people').dataset.person = to.searchParams.get('person') ?? '';
+      history.replaceState(null, '', to);
+      read(to.searchParams);
+      return;
+    }
+    inGroups = false;
+    document.getElementById('q').value = to.searchParams.get('q') ?? '';
     show(results + to.search).then(() => {
       if (link.dataset.show === 'add') { main.querySelector('details.crit[open] .crit-edit input:not([type=hidden]), details.crit[open] .crit-edit select')?.focus(); }
     });

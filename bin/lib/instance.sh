@@ -131,7 +131,7 @@ pg_up() { # [extra postgres settings...]
             || { rm -f "$pwfile"; rm -rf "$data"; die "The database cluster could not be created (see above). Every folder above $DIR must be open to others (chmod o+x)."; }
         rm -f "$pwfile"
     fi
-    printf "listen_addresses='127.0.0.1'\nport=%s\nunix_socket_directories=''\nshared_buffers=256MB\nwork_mem=16MB\ntimezone=UTC\nlog_timezone=UTC\nmax_connections=60\n" "$port" >"$data/jorvent.conf"
+    printf "listen_addresses='127.0.0.1'\nport=%s\nunix_socket_directories=''\nshared_buffers=256MB\nwork_mem=16MB\ntimezone=UTC\nlog_timezone=UTC\nmax_connections=60\njit=off\n" "$port" >"$data/jorvent.conf"
     local line; for line in "$@"; do printf '%s\n' "$line" >>"$data/jorvent.conf"; done
     [ "$(id -u)" = 0 ] && chown postgres "$data/jorvent.conf"
     grep -q "jorvent.conf" "$data/postgresql.conf" || printf "include 'jorvent.conf'\n" >>"$data/postgresql.conf"

@@ -12,6 +12,7 @@ use Jorvent\Core\Fit\Ranking;
 use Jorvent\Core\Fit\Wanted;
 use Jorvent\Core\Fit\Weights;
 use Jorvent\Core\Pay\Frequency;
+use Jorvent\Core\Search\Gazetteer;
 use Jorvent\People\Store\FitValues;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Requisitions\Entity\Requisition;
@@ -21,6 +22,7 @@ final readonly class FitOfCandidates
 {
     /** The latest so many verdicts teach; older ones were of another mind. */
     private const VERDICTS = 100;
+    private const NEAR_SECONDS = 900;
     /** Up to so many found people are scored, every one; of more, so many are chosen. */
     public const SCORED = 2_000;
 
@@ -44,22 +46,41 @@ final readonly class FitOfCandidates
     private function wanted(Requisition $requisition, ?string $city, ?string $country): Wanted
     {
         $context = $this->contexts->on();
-        $home = null === $city ? null : $context->gazetteer->find($city, $country) ?? $context->gazetteer->find($city);
-        $near = null === $city ? [] : [Facts::town($city, null) => 0, Facts::town($city, $country) => 0];
-        if (null !== $home) {
-            foreach ($context->gazetteer->towns as $town) {
-                $km = (int) round($home->km($town));
-                foreach ($town->names as $name) {
-                    $near[Facts::town($name, $town->country)] = $km;
-                    $near[Facts::town($name, null)] ??= (int) round($home->km($context->gazetteer->find($name) ?? $town));
-                }
-            }
-        }
+        $near = null === $city ? [] : self::near($context->gazetteer, $city, $country);
         $brief = $requisition->brief();
         $most = $brief->payTo ?? $brief->payFrom;
         $pay = null === $most ? null : $context->in('EUR', intdiv($brief->pay->yearly($most)->minor, 100), $brief->currency, Frequency::Year);
 
         return new Wanted($brief->musts, $brief->wishes, array_values(array_filter([$brief->title, $brief->internalTitle ?? ''], static fn (string $t): bool => '' !== $t)), $brief->yearsFrom, $brief->yearsTo, $city, $near, 'fully' === $brief->remote, $pay, $brief->targetOn);
+    }
+
+    /** @return array<array-key, int> km to each town, by Facts::town(); kept for a while, for towns do not move */
+    private static function near(Gazetteer $gazetteer, string $city, ?string $country): array
+    {
+        $keeps = \function_exists('apcu_enabled') && apcu_enabled();
+        $key = 'near:'.\count($gazetteer->towns).':'.$city.'|'.$country;
+        $kept = $keeps ? apcu_fetch($key) : false;
+        if (\is_array($kept)) {
+            /** @var array<array-key, int> $kept */
+            return $kept;
+        }
+        $near = [Facts::town($city, null) => 0, Facts::town($city, $country) => 0];
+        $home = $gazetteer->find($city, $country) ?? $gazetteer->find($city);
+        foreach ($gazetteer->towns as $town) {
+            if (null === $home) {
+                break;
+            }
+            $km = (int) round($home->km($town));
+            foreach ($town->names as $name) {
+                $near[Facts::town($name, $town->country)] = $km;
+                $near[Facts::town($name, null)] ??= (int) round($home->km($gazetteer->find($name) ?? $town));
+            }
+        }
+        if ($keeps) {
+            apcu_store($key, $near, self::NEAR_SECONDS);
+        }
+
+        return $near;
     }
 
     /** @return list<array{values: list<float|null>, kept: bool}> */
@@ -89,7 +110,7 @@ final readonly class FitOfCandidates
      */
     public function rank(Weighing $weighing, array $ids): Ranking
     {
-        return Ranking::of($weighing->weights, $this->values->of($weighing->measure, $ids));
+        return $this->values->ranking($weighing->measure, $weighing->weights, $ids);
     }
 
     /**

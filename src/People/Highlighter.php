@@ -14,8 +14,6 @@ use Jorvent\Core\Query\Tokeniser;
 /** A text as safe HTML with what a query looks for marked; a phrase only where it stands as a phrase, and nothing that stands under NOT. */
 final class Highlighter
 {
-    /** So many bytes after what could be the beginning of a row are read with it. */
-    private const AROUND = 320;
     private const ACCENTED = ['a' => '[aàáâãäåāăą]', 'c' => '[cçćč]', 'd' => '[dđďð]', 'e' => '[eèéêëēėęě]', 'i' => '[iìíîïīı]', 'l' => '[lł]', 'n' => '[nñńň]', 'o' => '[oòóôõöøō]', 'r' => '[rř]', 's' => '[sśšş]', 'u' => '[uùúûüūůű]', 'y' => '[yýÿ]', 'z' => '[zźżž]'];
 
     /** @var array<array-key, array{array<array-key, list<int>>, array<int, array<array-key, Token>>}> by hash of the text */
@@ -44,8 +42,27 @@ final class Highlighter
     public function passage(string $text, array $rows, int $length = 110): string
     {
         $text = trim((string) preg_replace('/\s+/u', ' ', $text));
-        $first = $this->first($text, $rows);
-        $start = 0 === $first ? 0 : max(0, $first - 30);
+        $ascii = 1 !== preg_match('/[^\x00-\x7F]/', $text);
+        $plain = array_filter($rows, static fn (Row $r): bool => 1 === preg_match('/^[a-z0-9+#.&\/-]+$/D', $r->terms[0]));
+        if ($ascii || \count($plain) === \count($rows)) {
+            // most of a text is looked at by its letters alone: only around what could be the beginning of a row are words told apart
+            $letters = self::letters($plain);
+            for ($at = 0; '' !== $letters && 1 === preg_match($letters, $text, $m, \PREG_OFFSET_CAPTURE, $at); $at = $m[0][1] + max(1, \strlen($m[0][0]))) {
+                $passage = $this->around($text, $m[0][1], $rows, $length);
+                if (str_contains($passage, '<mark>')) {
+                    return $passage;
+                }
+            }
+        }
+
+        // letters of other scripts, marks without width, and rows longer than a passage are told apart by the tokeniser alone
+        return $this->around($text, $ascii && \count($plain) === \count($rows) ? 0 : array_key_first($this->spans($text, $rows)) ?? 0, $rows, $length);
+    }
+
+    /** @param list<Row> $rows */
+    private function around(string $text, int $first, array $rows, int $length): string
+    {
+        $start = $first < 30 ? 0 : $first - 30;
         $cut = mb_strcut($text, $start, $length);
         // whole words
         $cut = 0 === $start ? $cut : (string) preg_replace('/^\S*\s/u', '', $cut);
@@ -61,35 +78,6 @@ final class Highlighter
     }
 
     /**
-     * Where a text first says what is looked for; 0 where it does not. Most of a text is looked at by its letters alone: only around what could be the beginning of a row are words told apart.
-     *
-     * @param list<Row> $rows
-     */
-    private function first(string $text, array $rows): int
-    {
-        $ascii = 1 !== preg_match('/[^\x00-\x7F]/', $text);
-        $plain = array_filter($rows, static fn (Row $r): bool => 1 === preg_match('/^[a-z0-9+#.&\/-]+$/D', $r->terms[0]));
-        // letters of other scripts, and marks without width, are told apart by the tokeniser alone
-        if (!$ascii && \count($plain) < \count($rows)) {
-            return array_key_first($this->spans($text, $rows)) ?? 0;
-        }
-        $letters = self::letters($plain);
-        for ($at = 0; [] !== $plain && 1 === preg_match($letters, $text, $m, \PREG_OFFSET_CAPTURE, $at);) {
-            $hit = $m[0][1];
-            $from = (int) strrpos(' '.substr($text, 0, $hit), ' ');
-            $end = strpos($text, ' ', min(\strlen($text), $hit + self::AROUND));
-            $spans = $this->spans(substr($text, $from, (false === $end ? \strlen($text) : $end) - $from), $rows);
-            if ([] !== $spans) {
-                return $from + array_key_first($spans);
-            }
-            $next = strpos($text, ' ', $hit);
-            $at = false === $next ? \strlen($text) : $next;
-        }
-
-        return $ascii ? 0 : array_key_first($this->spans($text, $rows)) ?? 0;
-    }
-
-    /**
      * A pattern for all that could be the first term of a row, accents and inner marks left open.
      *
      * @param array<int, Row> $rows
@@ -98,10 +86,12 @@ final class Highlighter
     {
         $terms = [];
         foreach ($rows as $row) {
-            $terms[implode("['’‐‑-]?", array_map(static fn (string $c): string => self::ACCENTED[$c] ?? preg_quote($c, '/'), str_split($row->terms[0])))] = true;
+            $letters = implode("['’‐‑-]?", array_map(static fn (string $c): string => self::ACCENTED[$c] ?? preg_quote($c, '/'), str_split($row->terms[0])));
+            // at the beginning of a word or of a part of one, and up to its end
+            $terms[('.' === $row->terms[0][0] ? '' : '(?<![\p{L}\p{N}])').$letters.(1 === \count($row->terms) && $row->prefix ? '' : '(?![\p{L}\p{N}])')] = true;
         }
 
-        return '/'.implode('|', array_keys($terms)).'/iu';
+        return [] === $terms ? '' : '/'.implode('|', array_keys($terms)).'/iu';
     }
 
     /**

@@ -40,8 +40,11 @@ final readonly class SearchCandidates
     {
     }
 
-    /** @param \GMP|null $reach who may be seen at all; null for everyone */
-    public function __invoke(Search $search, ?\GMP $reach = null, ?\DateTimeImmutable $day = null): SearchResult
+    /**
+     * @param \GMP|null $reach who may be seen at all; null for everyone
+     * @param list<Expr> $also  other sets wanted at the same moment
+     */
+    public function __invoke(Search $search, ?\GMP $reach = null, ?\DateTimeImmutable $day = null, array $also = []): SearchResult
     {
         $started = hrtime(true);
         $context = $this->contexts->on($day);
@@ -53,16 +56,17 @@ final readonly class SearchCandidates
         foreach ($plans as $plan) {
             array_push($expressions, $plan->all, ...$plan->alternatives, ...$plan->parts, ...null === $plan->loose ? [] : [$plan->loose]);
         }
-        $sets = $this->sets->of($expressions);
+        $sets = $this->sets->of([...$expressions, ...$also]);
         $everyone = $sets[0];
-        $sets = \array_slice($sets, 1);
+        $more = \array_slice($sets, \count($expressions));
+        $sets = \array_slice($sets, 1, \count($expressions) - 1);
         if (null !== $reach) {
             $everyone = gmp_and($everyone, $reach);
             $sets = array_map(static fn (\GMP $s): \GMP => gmp_and($s, $everyone), $sets);
         }
         [$ladder, $people, $short, $counted] = self::ladder($plans, $sets, $everyone);
 
-        return new SearchResult($parsed, $rows, $ladder, $people, $short, ($counted - $started) / 1e6);
+        return new SearchResult($parsed, $rows, $ladder, $people, $short, ($counted - $started) / 1e6, $more);
     }
 
     /**
@@ -102,25 +106,50 @@ final readonly class SearchCandidates
     }
 
     /** Everyone who was set aside for a requisition. */
+    public static function aside(int $number): Expr
+    {
+        return new Leaf('aside:'.$number);
+    }
+
     public function setAside(int $number): \GMP
     {
-        return $this->sets->of([new Leaf('aside:'.$number)])[0];
+        return $this->sets->of([self::aside($number)])[0];
     }
 
     /**
-     * So many of a set to be scored: those who meet most of what a brief asks for in strong places (skills and titles before any mention), each part by its weight; of equals the most lately active, and those of whom that is not known last.
+     * The sets by which some are chosen to be scored: added up for everyone, once for a brief, for what is found differs from search to search and the points do not; and how lately people were active.
+     *
+     * @return array{points: list<Expr>, active: list<Expr>}
+     */
+    public function choice(Wanted $wanted, Weights $weights): array
+    {
+        return ['points' => $this->strong($wanted, $weights)->digits(), 'active' => [new Leaf('active'), ...array_map(static fn (int $i): Expr => new Leaf('active.'.$i), range(0, Numbers::BITS['active'] - 1))]];
+    }
+
+    /**
+     * So many of a set to be scored: those who meet most of what a brief asks for, each part by its weight; of equals the most lately active, and those of whom that is not known last.
+     *
+     * @param array{points: list<\GMP>, active: list<\GMP>} $sets of choice()
      *
      * @return list<int>
      */
-    public function strongest(\GMP $people, Wanted $wanted, Weights $weights, int $most): array
+    public static function strongest(\GMP $people, array $sets, int $most): array
     {
         if (gmp_popcount($people) <= $most) {
             return Bits::ids($people);
         }
-        // added up for everyone, once for a brief: what is found differs from search to search, the points do not
-        [$sure, $tied, $left] = self::top($people, $this->sets->of($this->strong($wanted, $weights)->digits()), $most);
+        [$sure, $tied, $left] = self::top($people, $sets['points'], $most);
 
-        return [...Bits::ids($sure), ...$this->latest($tied, $left)];
+        return [...Bits::ids($sure), ...self::latest($tied, $sets['active'], $left)];
+    }
+
+    /** @return array{points: list<\GMP>, active: list<\GMP>} */
+    public function chosenBy(Wanted $wanted, Weights $weights): array
+    {
+        $choice = $this->choice($wanted, $weights);
+        $sets = $this->sets->of([...$choice['points'], ...$choice['active']]);
+
+        return ['points' => \array_slice($sets, 0, \count($choice['points'])), 'active' => \array_slice($sets, \count($choice['points']))];
     }
 
     /** What fit will give, as near as sets can tell: each part by its share, in steps; whoever does not tell of a part is given about what others have. */
@@ -185,19 +214,20 @@ final readonly class SearchCandidates
     /**
      * The most lately active of a set; those of whom it is not known come last, the newest first.
      *
+     * @param list<\GMP> $active those of whom it is known, and who has each bit of the day
+     *
      * @return list<int>
      */
-    private function latest(\GMP $people, int $most): array
+    private static function latest(\GMP $people, array $active, int $most): array
     {
         if (gmp_popcount($people) <= $most) {
             return Bits::ids($people);
         }
-        $slices = $this->sets->of([new Leaf('active'), ...array_map(static fn (int $i): Expr => new Leaf('active.'.$i), range(0, Numbers::BITS['active'] - 1))]);
-        $told = gmp_and($people, $slices[0]);
+        $told = gmp_and($people, $active[0]);
         if (gmp_popcount($told) <= $most) {
             return [...Bits::ids($told), ...Bits::ids(gmp_xor($people, $told), $most - gmp_popcount($told))];
         }
-        [$sure, $tied, $left] = self::top($told, \array_slice($slices, 1), $most);
+        [$sure, $tied, $left] = self::top($told, \array_slice($active, 1), $most);
 
         return [...Bits::ids($sure), ...Bits::ids($tied, $left)];
     }

@@ -25,15 +25,19 @@ final readonly class SearchReach
     /** @return \GMP|null those who may be seen; null for everyone. It may have no end: taken together with people it has */
     public function of(Account $account): ?\GMP
     {
-        [$visible, $parameters] = $this->access->visible($account, Permission::ReadPipeline);
-        $brought = "EXISTS (SELECT 1 FROM application p JOIN requisition r ON r.id = p.requisition_id JOIN org_unit u ON u.id = r.unit_id WHERE p.candidate_id = c.id AND $visible)";
         if (!$this->access->has($account, Role::Recruiter) && 0 === $this->db->int('SELECT count(*) FROM requisition WHERE recruiter_id = :id', ['id' => $account->id])) {
+            [$visible, $parameters] = $this->access->visible($account, Permission::ReadPipeline);
+
             return Bits::of($this->ids("SELECT DISTINCT p.candidate_id AS id FROM application p JOIN requisition r ON r.id = p.requisition_id JOIN org_unit u ON u.id = r.unit_id WHERE $visible", $parameters));
         }
-        $hidden = $this->ids(
-            "SELECT c.id FROM candidate c WHERE (c.confidential OR c.id IN (SELECT x.id FROM candidate x JOIN colleague g ON g.number = x.colleague JOIN application a ON a.candidate_id = x.id WHERE a.state = 'active' AND (g.until IS NULL OR g.until >= :day))) AND NOT $brought",
-            $parameters + ['day' => $this->clock->now()->format('Y-m-d')],
-        );
+        // mostly there is nobody to hide, which is quickly told
+        $hidden = $this->ids("SELECT id FROM candidate WHERE confidential UNION SELECT x.id FROM candidate x JOIN colleague g ON g.number = x.colleague JOIN application a ON a.candidate_id = x.id WHERE x.colleague IS NOT NULL AND a.state = 'active' AND (g.until IS NULL OR g.until >= :day)", ['day' => $this->clock->now()->format('Y-m-d')]);
+        if ([] === $hidden) {
+            return null;
+        }
+        [$visible, $parameters] = $this->access->visible($account, Permission::ReadPipeline);
+        $brought = $this->ids("SELECT DISTINCT p.candidate_id AS id FROM application p JOIN requisition r ON r.id = p.requisition_id JOIN org_unit u ON u.id = r.unit_id WHERE p.candidate_id = ANY (CAST(:hidden AS int[])) AND $visible", $parameters + ['hidden' => '{'.implode(',', $hidden).'}']);
+        $hidden = array_values(array_diff($hidden, $brought));
 
         return [] === $hidden ? null : gmp_com(Bits::of($hidden));
     }
@@ -47,12 +51,12 @@ final readonly class SearchReach
     }
 
     /**
-     * @param array<string, mixed> $parameters
+     * @param array<string, int|string|bool|null> $parameters
      *
      * @return list<int>
      */
     private function ids(string $sql, array $parameters): array
     {
-        return array_map(static fn ($row): int => $row->int('id'), $this->db->rows($sql, $parameters));
+        return array_map(static fn ($row): int => $row->int('id'), $this->db->planned($sql, $parameters));
     }
 }

@@ -68,7 +68,7 @@ final class Access implements ResetInterface
      *
      * @param string $requisition alias of the requisition table; the unit's is taken to be "u"
      *
-     * @return array{string, array<string, mixed>}
+     * @return array{string, array<string, int|string>}
      */
     public function visible(Account $account, Permission $permission = Permission::ReadRequisition, string $requisition = 'r'): array
     {

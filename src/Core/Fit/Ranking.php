@@ -15,6 +15,17 @@ final readonly class Ranking
     {
     }
 
+    /**
+     * One that was made before.
+     *
+     * @param list<int>   $ids
+     * @param list<float> $means
+     */
+    public static function again(array $ids, array $means): self
+    {
+        return new self($ids, $means);
+    }
+
     /** @param array<int, string> $packed Values by id */
     public static function of(Weights $weights, array $packed): self
     {

@@ -7,7 +7,9 @@ namespace Jorvent\People\Store;
 use Doctrine\DBAL\Connection;
 use Jorvent\Core\Fit\Facts;
 use Jorvent\Core\Fit\Measure;
+use Jorvent\Core\Fit\Ranking;
 use Jorvent\Core\Fit\Values;
+use Jorvent\Core\Fit\Weights;
 use Jorvent\People\Profiles;
 use Jorvent\Platform\Database\Db;
 
@@ -24,13 +26,44 @@ final readonly class FitValues
     }
 
     /**
+     * People by fit. The same people by the same weights come again with each page and each step of a walk: their order is kept, and good as long as nobody of them changed.
+     *
      * @param list<int> $ids
+     */
+    public function ranking(Measure $measure, Weights $weights, array $ids): Ranking
+    {
+        if (!$this->keeps() || [] === $ids) {
+            return Ranking::of($weights, $this->of($measure, $ids));
+        }
+        $key = 'rank:'.hash('xxh128', $measure->print().serialize($weights->shares).pack('V*', ...$ids));
+        $kept = apcu_fetch($key);
+        if (\is_array($kept) && \is_int($kept['s'] ?? null) && \is_string($kept['ids'] ?? null) && \is_array($kept['means'] ?? null)) {
+            [, $changed] = $this->changed([0 => pack('P', $kept['s'])]);
+            if ([] === $changed) {
+                return Ranking::again(Bits::numbers('V', $kept['ids']), array_values(array_filter($kept['means'], is_float(...))));
+            }
+        }
+        $values = $this->of($measure, $ids, $oldest);
+        $ranking = Ranking::of($weights, $values);
+        apcu_store($key, ['s' => $oldest, 'ids' => [] === $ranking->ids ? '' : pack('V*', ...$ranking->ids), 'means' => $ranking->means], self::SECONDS);
+
+        return $ranking;
+    }
+
+    private function keeps(): bool
+    {
+        return \function_exists('apcu_enabled') && apcu_enabled() && !$this->connection->isTransactionActive();
+    }
+
+    /**
+     * @param list<int> $ids
+     * @param int|null  $oldest becomes the oldest stamp of what was taken
      *
      * @return array<int, string> Values by id, of those who are known
      */
-    public function of(Measure $measure, array $ids): array
+    public function of(Measure $measure, array $ids, ?int &$oldest = null): array
     {
-        if (!\function_exists('apcu_enabled') || !apcu_enabled() || $this->connection->isTransactionActive()) {
+        if (!$this->keeps()) {
             return array_map(static fn (string $facts): string => Values::pack($measure->values($facts)), $this->facts($ids));
         }
         $prefix = 'fit:'.$measure->print().':';
@@ -39,10 +72,12 @@ final readonly class FitValues
             $kept[(int) substr($key, \strlen($prefix))] = $entry;
         }
         [$now, $changed] = $this->changed($kept);
+        $oldest = $now;
         $values = [];
         foreach ($kept as $id => $entry) {
             if (!isset($changed[$id])) {
                 $values[$id] = substr($entry, 8);
+                $oldest = min($oldest, self::stamp($entry));
             }
         }
         $stamp = pack('P', $now);
@@ -102,31 +137,31 @@ final readonly class FitValues
     }
 
     /**
-     * @param array<int, string> $kept
+     * @param array<int, string> $kept by id; under 0 a stamp for everyone
      *
      * @return array{int, array<int, true>} the oldest transaction still open, and those of them who changed since they were measured
      */
     private function changed(array $kept): array
     {
-        $oldest = \PHP_INT_MAX;
-        $stamps = [] === $kept ? [] : array_map(static function (string $entry) use (&$oldest): int {
-            $stamp = unpack('P', $entry)[1] ?? 0;
-            $stamp = \is_int($stamp) ? $stamp : 0;
-            $oldest = min($oldest, $stamp);
-
-            return $stamp;
-        }, $kept);
+        $oldest = [] === $kept ? \PHP_INT_MAX : min(array_map(self::stamp(...), $kept));
         $now = 0;
         $changed = [];
         foreach ($this->db->rows('SELECT NULL::int AS id, pg_snapshot_xmin(pg_current_snapshot())::text::bigint AS ver UNION ALL SELECT candidate_id, ver::text::bigint FROM candidate_fit WHERE ver >= CAST(:oldest AS xid8)', ['oldest' => (string) $oldest]) as $row) {
             $id = $row->intOrNull('id');
             if (null === $id) {
                 $now = $row->int('ver');
-            } elseif ($row->int('ver') >= ($stamps[$id] ?? \PHP_INT_MAX)) {
+            } elseif (isset($kept[0]) || (isset($kept[$id]) && $row->int('ver') >= self::stamp($kept[$id]))) {
                 $changed[$id] = true;
             }
         }
 
         return [$now, $changed];
+    }
+
+    private static function stamp(string $entry): int
+    {
+        $stamp = unpack('P', $entry)[1] ?? 0;
+
+        return \is_int($stamp) ? $stamp : 0;
     }
 }

@@ -42,7 +42,7 @@ final class Leaves
         $known = $keeps ? $this->kept($keys) : [];
         [$epoch, $xmin, $rows] = $this->ask($keys, $known);
         if ([] !== $known && $epoch !== $known[array_key_first($known)]['e']) {
-            apcu_delete(new \APCUIterator('/^(?:leaf|set|facet):/'));
+            apcu_delete(new \APCUIterator('/^(?:leaf|set|facet|run):/'));
             $known = [];
             [$epoch, $xmin, $rows] = $this->ask($keys, $known);
         }
@@ -136,7 +136,8 @@ final class Leaves
         return array_values($found);
     }
 
-    private function keeps(): bool
+    /** Whether anything may be kept: in a web server, outside of a transaction. */
+    public function keeps(): bool
     {
         return \function_exists('apcu_enabled') && apcu_enabled() && !$this->connection->isTransactionActive();
     }

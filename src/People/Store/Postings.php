@@ -34,7 +34,7 @@ final readonly class Postings
             $after = [];
         } else {
             $facts = self::facts($profile);
-            $this->db->execute("INSERT INTO candidate_words (candidate_id, words, facts) VALUES (:id, CAST(:words AS tsvector), decode(:facts, 'hex')) ON CONFLICT (candidate_id) DO UPDATE SET words = excluded.words, facts = excluded.facts", ['id' => $candidate, 'words' => Words::vector($profile->document), 'facts' => bin2hex(self::packed($facts))]);
+            $this->db->execute("INSERT INTO candidate_words (candidate_id, words, facts) VALUES (:id, CAST(:words AS tsvector), decode(:facts, 'hex')) ON CONFLICT (candidate_id) DO UPDATE SET words = excluded.words, facts = excluded.facts, ver = pg_current_xact_id()", ['id' => $candidate, 'words' => Words::vector($profile->document), 'facts' => bin2hex(self::packed($facts))]);
             $this->db->execute("INSERT INTO candidate_fit (candidate_id, facts) VALUES (:id, decode(:facts, 'hex')) ON CONFLICT (candidate_id) DO UPDATE SET facts = excluded.facts, ver = pg_current_xact_id() WHERE candidate_fit.facts <> excluded.facts", ['id' => $candidate, 'facts' => bin2hex(Facts::of($profile))]);
             $after = [...Keys::words($profile->document), ...$facts, ...$this->runs($candidate)];
         }

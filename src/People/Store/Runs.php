@@ -20,6 +20,7 @@ final class Runs
     private const WORDS = 64;
     private const MOST = 2_000;
     private const DAYS = 30;
+    private const KEPT_SECONDS = 900;
 
     public function __construct(private readonly Db $db, private readonly Leaves $leaves, private readonly ClockInterface $clock)
     {
@@ -90,14 +91,62 @@ final class Runs
             if (gmp_popcount($found[$key]) > self::CHECKED) {
                 $found[$key] = $this->learn($row);
             } else {
-                $ask[$key] = [Bits::ids($found[$key]), Words::query($row)];
+                $ask[$key] = [$found[$key], Words::query($row)];
             }
         }
-        foreach ($this->checked($ask) as $key => $ids) {
-            $found[$key] = Bits::of($ids);
+
+        return $this->said($ask) + $found;
+    }
+
+    /**
+     * Those of some people whose text answers. What was found is kept for a while; whoever was written since is looked at anew.
+     *
+     * @param array<array-key, array{\GMP, string}> $ask people and a query, by key
+     *
+     * @return array<array-key, \GMP>
+     */
+    private function said(array $ask): array
+    {
+        $keeps = [] !== $ask && $this->leaves->keeps();
+        $kept = [];
+        $oldest = \PHP_INT_MAX;
+        foreach ($keeps ? $ask : [] as $key => $_) {
+            $entry = apcu_fetch('run:'.$key);
+            if (\is_array($entry) && \is_int($entry['s'] ?? null) && $entry['s'] > 0 && \is_array($entry['ids'] ?? null)) {
+                $kept[$key] = ['s' => $entry['s'], 'ids' => array_values(array_filter($entry['ids'], is_int(...)))];
+                $oldest = min($oldest, $entry['s']);
+            }
+        }
+        [$now, $changed] = $keeps ? $this->changed($oldest) : [0, []];
+        $look = $sure = [];
+        foreach ($ask as $key => [$people, $query]) {
+            $since = isset($kept[$key]) ? array_keys(array_filter($changed, static fn (int $ver): bool => $ver >= $kept[$key]['s'])) : null;
+            $sure[$key] = null === $since ? [] : array_diff($kept[$key]['ids'], $since);
+            $look[$key] = [null === $since ? Bits::ids($people) : array_values(array_filter($since, static fn (int $id): bool => gmp_testbit($people, $id))), $query];
+        }
+        $found = [];
+        foreach ($this->checked(array_filter($look, static fn (array $l): bool => [] !== $l[0])) + array_fill_keys(array_keys($ask), []) as $key => $ids) {
+            $all = [...$sure[$key], ...$ids];
+            $found[$key] = gmp_and(Bits::of($all), $ask[$key][0]);
+            if ($keeps && (!isset($kept[$key]) || [] !== $look[$key][0])) {
+                apcu_store('run:'.$key, ['s' => $now, 'ids' => $all], self::KEPT_SECONDS);
+            }
         }
 
         return $found;
+    }
+
+    /** @return array{int, array<int, int>} the oldest transaction still open; and whose words were written by a transaction or a later one, with it */
+    private function changed(int $since): array
+    {
+        $now = 0;
+        $changed = [];
+        foreach ($this->db->rows('SELECT NULL::int AS id, pg_snapshot_xmin(pg_current_snapshot())::text::bigint AS ver UNION ALL SELECT candidate_id, ver::text::bigint FROM candidate_words WHERE ver >= CAST(:since AS xid8)', ['since' => (string) $since]) as $row) {
+            $id = $row->intOrNull('id');
+            null === $id ? $now = $row->int('ver') : $changed[$id] = $row->int('ver');
+        }
+
+        return [$now, $changed];
     }
 
     /** How many of some people say a row of words; null where too many could and nobody asked for it before. Nothing is learned for it. */

@@ -14,7 +14,6 @@ use Jorvent\People\Facets;
 use Jorvent\People\FitOfCandidates;
 use Jorvent\People\SearchCandidates;
 use Jorvent\People\SearchForm;
-use Jorvent\People\SearchReach;
 use Jorvent\People\SearchResult;
 use Jorvent\People\SourcingPlaces;
 use Jorvent\People\Suggest;
@@ -54,7 +53,7 @@ final class SourcingPage extends Page
     {
         $started = hrtime(true);
         $this->turn->begin();
-        $found = $this->found($number, $request);
+        $found = $this->found($number, $request, 'list');
         // after keeping someone the line above changed too
         $response = $this->render('people/_sourcing.html.twig', $found + ($request->query->has('line') ? ['view' => $this->requisitions->byNumber($number)] : []));
         $response->headers->set('HX-Replace-Url', $this->generateUrl('sourcing', $found['address']));
@@ -63,22 +62,36 @@ final class SourcingPage extends Page
         return $response;
     }
 
+    /** One person of the list in the reader, which is all that changes while someone walks. */
+    #[Gate(Permission::Search, Gate::REQUISITION)]
+    #[Route('/reader', name: 'sourcing_reader', methods: ['GET'])]
+    public function reader(int $number, Request $request): Response
+    {
+        $started = hrtime(true);
+        $this->turn->begin();
+        $response = $this->render('people/_reading.html.twig', $this->found($number, $request, 'reader'));
+        $response->headers->set('Server-Timing', \sprintf('reader;dur=%.2f', (hrtime(true) - $started) / 1e6));
+
+        return $response;
+    }
+
     /** What comes after the figures: distributions, what one step wider and other words bring, and what would narrow. */
     #[Gate(Permission::Search, Gate::REQUISITION)]
     #[Route('/facets', name: 'sourcing_facets', methods: ['GET'])]
-    public function facets(int $number, Request $request, SearchCandidates $searching, SearchReach $reach, Facets $facets, Suggest $suggest, FitOfCandidates $fits): Response
+    public function facets(int $number, Request $request, SearchCandidates $searching, Facets $facets, Suggest $suggest, FitOfCandidates $fits): Response
     {
         $started = hrtime(true);
         $this->turn->begin();
         $search = SearchForm::read($request->query->all()) ?? new Search();
-        $result = $searching($search, $reach->of($this->me()));
+        $requisition = $this->requisition($number);
+        $weighing = $fits->weighing($requisition);
+        $result = $this->screen->searched($requisition, $search, $weighing, $this->me());
         $shown = ['number' => $number, 'search' => $search, 'total' => $result->ladder->total, 'facets' => $facets->of($result->people)];
         $this->turn->check();
         $shown['wider'] = self::wider($result, $search, $searching->wider($result));
         $shown['other'] = array_map(static fn (array $w): array => $w + ['search' => Suggest::with($result, $search, $w['row'], $w['term'])], $suggest->widen($result));
         $this->turn->check();
-        $requisition = $this->requisition($number);
-        $narrow = $result->ladder->total < Suggest::MANY ? [] : $suggest->narrow($result, $this->screen->ranked($requisition, $result, 'own', $fits->weighing($requisition)));
+        $narrow = $result->ladder->total < Suggest::MANY ? [] : $suggest->narrow($result, $this->screen->ranked($result, 'own', $weighing));
         $shown['narrow'] = array_map(static fn (array $n): array => $n + ['search' => Suggest::and($result, $search, $n['kind'], $n['term'])], $narrow);
         $response = $this->render('people/_facets.html.twig', $shown);
         $response->headers->set('Server-Timing', \sprintf('facets;dur=%.2f', (hrtime(true) - $started) / 1e6));
@@ -161,14 +174,18 @@ final class SourcingPage extends Page
         return array_filter(['number' => $number, 'q' => $search?->text, 'c' => $search?->lines(), 'in' => \in_array($in, ['outside', 'short'], true) ? $in : null, 'page' => $input->int('page'), 'person' => $input->line('next'), 'line' => $request->headers->has('HX-Request') ? 'new' : null], static fn (mixed $v): bool => null !== $v && '' !== $v && [] !== $v && 1 !== $v);
     }
 
-    /** @return array{address: array<string, mixed>, times: array{ladder: float, fit: float}, result: SearchResult, ...} */
-    private function found(int $number, Request $request): array
+    /**
+     * @param 'all'|'list'|'reader' $part
+     *
+     * @return array{address: array<string, mixed>, times: array{ladder: float, fit: float}, result: SearchResult, ...}
+     */
+    private function found(int $number, Request $request, string $part = 'all'): array
     {
         $requisition = $this->requisition($number);
         $told = SearchForm::read($request->query->all());
         $search = $told ?? $requisition->lastSearch();
         $asked = SourcingAsked::of($request);
-        $found = $this->screen->of($requisition, $search, $asked, $this->me());
+        $found = $this->screen->of($requisition, $search, $asked, $this->me(), $part);
         if (null !== $told && [] === $found['result']->query->errors() && $told->toArray() !== $requisition->lastSearch()->toArray()) {
             $this->db->transaction(static fn () => $requisition->search($told));
         }

@@ -7,6 +7,7 @@ namespace Jorvent\People\Web;
 use Jorvent\Accounts\Entity\Account;
 use Jorvent\Core\Fit\Ranking;
 use Jorvent\Core\Query\Groups;
+use Jorvent\Core\Search\Index\Numbers;
 use Jorvent\Core\Search\Kind;
 use Jorvent\Core\Search\Search;
 use Jorvent\Core\Search\Stint;
@@ -45,50 +46,67 @@ final readonly class SourcingScreen
     {
     }
 
-    /** @return array{address: array<string, mixed>, times: array{ladder: float, fit: float}, result: SearchResult, ...} */
-    public function of(Requisition $requisition, Search $search, SourcingAsked $asked, Account $me): array
+    /**
+     * @param 'all'|'list'|'reader' $part the list with its figures, one person, or both
+     *
+     * @return array{address: array<string, mixed>, times: array{ladder: float, fit: float}, result: SearchResult, ...}
+     */
+    public function of(Requisition $requisition, Search $search, SourcingAsked $asked, Account $me, string $part = 'all'): array
     {
+        $weighing = $this->fits->weighing($requisition);
         $times = [hrtime(true)];
-        $result = ($this->search)($search, $this->reach->of($me));
+        $result = $this->searched($requisition, $search, $weighing, $me);
         $times[] = hrtime(true);
         $this->turn->check();
         $place = $asked->isPlain() ? $this->places->of($me->id, $requisition->id) : null;
         $source = $place['source'] ?? $asked->source;
         $open = $place['person'] ?? $asked->person;
-        $weighing = $this->fits->weighing($requisition);
         $answers = $this->outside->answers($requisition->id, $search);
         $outside = $this->people->outside($requisition->id, $weighing, $answers);
-        $ranking = 'outside' === $source ? null : $this->ranked($requisition, $result, $source, $weighing, $this->fresh($asked->new, $requisition, $me));
+        $ranking = 'outside' === $source ? null : $this->ranked($result, $source, $weighing, $this->fresh($asked->new, $requisition, $me));
         $refs = null === $ranking ? array_column($outside, 'ref') : array_map(strval(...), $ranking->ids);
         $times[] = hrtime(true);
         $this->turn->check();
         $at = '' === $open ? false : array_search($open, $refs, true);
         $pages = max(1, (int) ceil(\count($refs) / self::SHOWN));
         $page = false !== $at && 0 === $asked->page ? intdiv((int) $at, self::SHOWN) + 1 : max(1, min($pages, $asked->page));
-        $from = ($page - 1) * self::SHOWN;
-        $shown = null === $ranking ? \array_slice($outside, $from, self::SHOWN) : $this->people->own($requisition->id, $weighing, $ranking, \array_slice($ranking->ids, $from, self::SHOWN));
+        [$from, $many] = 'reader' === $part && false !== $at ? [(int) $at, 1] : [($page - 1) * self::SHOWN, self::SHOWN];
+        $shown = null === $ranking ? \array_slice($outside, $from, $many) : $this->people->own($requisition->id, $weighing, $ranking, \array_slice($ranking->ids, $from, $many));
         $person = array_values(array_filter($shown, static fn (array $one): bool => $one['ref'] === $open))[0] ?? $shown[0] ?? null;
-        $position = null === $person ? 0 : 1 + (int) array_search($person['ref'], $refs, true);
         $looked = $this->rows->looked($result->rows);
-        foreach ($shown as $i => $one) {
+        foreach ('reader' === $part ? [] : $shown as $i => $one) {
             $shown[$i]['passage'] = $this->highlighter->passage($one['text'], $looked);
         }
         $address = array_filter(['number' => $requisition->number, 'q' => $search->text, 'c' => $search->lines(), 'in' => 'own' === $source ? null : $source, 'new' => 0 === $asked->new ? null : $asked->new], static fn (mixed $v): bool => null !== $v && [] !== $v);
+        $position = null === $person ? 0 : 1 + (int) array_search($person['ref'], $refs, true);
+        $common = [
+            'number' => $requisition->number, 'search' => $search, 'query' => $search->text, 'result' => $result, 'source' => $source, 'person' => $person, 'position' => $position, 'scored' => \count($refs), 'page' => $page, 'next' => ['ref' => $refs[$position] ?? ''], 'rows' => $this->rows->shown($search, $result, $address),
+            'address' => $address, 'approved' => $requisition->isApproved(), 'short' => 'short' === $source ? self::missed($result, array_column($shown, 'ref')) : [], 'times' => ['ladder' => ($times[1] - $times[0]) / 1e6, 'fit' => ($times[2] - $times[1]) / 1e6],
+        ];
+        $list = 'reader' === $part ? [] : [
+            'groups' => Groups::of($result->query), 'banks' => $this->banks($answers), 'outside' => \count($outside), 'found' => $shown, 'cut' => 'outside' !== $source && \count($refs) >= FitOfCandidates::SCORED, 'pages' => $pages, 'aside' => $this->people->setAside($requisition->id),
+            'new' => $asked->new, 'learned' => $weighing->learning->verdicts, 'blank' => Kind::tryFrom($asked->add),
+        ];
 
-        return [
-            'number' => $requisition->number, 'search' => $search, 'query' => $search->text, 'groups' => Groups::of($result->query), 'result' => $result, 'source' => $source, 'banks' => $this->banks($answers), 'outside' => \count($outside), 'found' => $shown, 'person' => $person, 'position' => $position, 'scored' => \count($refs), 'cut' => 'outside' !== $source && \count($refs) >= FitOfCandidates::SCORED, 'page' => $page, 'pages' => $pages,
-            'next' => ['ref' => $refs[$position] ?? ''], 'rows' => $this->rows->shown($search, $result, $address), 'address' => $address, 'approved' => $requisition->isApproved(), 'aside' => $this->people->setAside($requisition->id), 'short' => 'short' === $source ? self::missed($result, array_column($shown, 'ref')) : [],
-            'new' => $asked->new, 'learned' => $weighing->learning->verdicts, 'blank' => Kind::tryFrom($asked->add), 'times' => ['ladder' => ($times[1] - $times[0]) / 1e6, 'fit' => ($times[2] - $times[1]) / 1e6],
-        ] + $this->reader($requisition, $result, $person, $looked, $me);
+        return $common + $list + ('list' === $part ? [] : $this->reader($requisition, $result, $person, $looked, $me));
     }
 
-    /** Those found, or one short, without whom was set aside, by fit. */
-    public function ranked(Requisition $requisition, SearchResult $result, string $source, Weighing $weighing, ?\GMP $fresh = null): Ranking
+    /** A search with all that ranking what it finds needs, read at one moment. */
+    public function searched(Requisition $requisition, Search $search, Weighing $weighing, Account $me): SearchResult
+    {
+        $choice = $this->search->choice($weighing->measure->wanted, $weighing->weights);
+
+        return ($this->search)($search, $this->reach->of($me), null, [SearchCandidates::aside($requisition->number), ...$choice['active'], ...$choice['points']]);
+    }
+
+    /** Those found, or one short, without whom was set aside, by fit; of a result of searched(). */
+    public function ranked(SearchResult $result, string $source, Weighing $weighing, ?\GMP $fresh = null): Ranking
     {
         $people = 'short' === $source ? array_reduce($result->oneShort, gmp_or(...), gmp_init(0)) : $result->people;
-        $people = gmp_and(null === $fresh ? $people : gmp_and($people, $fresh), gmp_com($this->search->setAside($requisition->number)));
+        $people = gmp_and(null === $fresh ? $people : gmp_and($people, $fresh), gmp_com($result->more[0]));
+        $days = 1 + Numbers::BITS['active'];
 
-        return $this->fits->rank($weighing, $this->search->strongest($people, $weighing->measure->wanted, $weighing->weights, FitOfCandidates::SCORED));
+        return $this->fits->rank($weighing, SearchCandidates::strongest($people, ['active' => \array_slice($result->more, 1, $days), 'points' => \array_slice($result->more, 1 + $days)], FitOfCandidates::SCORED));
     }
 
     /** Only who is new in a saved search, when one comes from there. */

@@ -11,7 +11,7 @@ use Doctrine\ORM\EntityManagerInterface;
 /** SQL for the reading side and for tables without an entity; the entities are for what changes by rules. */
 final readonly class Db
 {
-    public function __construct(private Connection $connection, private EntityManagerInterface $entities)
+    public function __construct(private Connection $connection, private EntityManagerInterface $entities, private Plans $plans)
     {
     }
 
@@ -25,6 +25,18 @@ final readonly class Db
         [$parameters, $types] = $this->bind($parameters);
 
         return array_map(static fn (array $row): Record => new Record($row), $this->connection->fetchAllAssociative($sql, $parameters, $types));
+    }
+
+    /**
+     * As rows(), for a statement whose planning takes longer than its running: planned once, and kept with the connection, which outlives the request.
+     *
+     * @param array<string, int|string|bool|null> $parameters
+     *
+     * @return list<Record>
+     */
+    public function planned(string $sql, array $parameters = []): array
+    {
+        return array_map(static fn (array $row): Record => new Record($row), $this->connection->fetchAllAssociative($this->plans->call($this->connection, $sql, $parameters)));
     }
 
     /** @param array<string, mixed> $parameters */

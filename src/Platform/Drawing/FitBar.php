@@ -13,9 +13,24 @@ final class FitBar
     /** @param list<array{weight: int, coverage: string, letter: string, wanted: string, ...}> $parts */
     public static function draw(array $parts, string $label, float $width = 96, bool $letters = false): string
     {
-        $inside = '';
         // what counts for nothing takes no room
-        foreach (self::segments(array_values(array_filter($parts, static fn (array $p): bool => $p['weight'] > 0)), $width) as [$x, $w, $part]) {
+        $drawn = array_values(array_filter($parts, static fn (array $p): bool => $p['weight'] > 0));
+        /** @var array<string, string> $known a page has many bars and few ways in which people cover a brief */
+        static $known = [];
+        $key = $width.implode(',', array_map(static fn (array $p): string => $p['weight'].$p['coverage'].($letters ? $p['letter'] : ''), $drawn));
+        if (\count($known) > 500) {
+            $known = [];
+        }
+        $inside = $known[$key] ??= self::inside($drawn, $width, $letters);
+
+        return Svg::picture($width, self::HEIGHT + ($letters ? 12 : 0), $inside, $label, 'fitbar');
+    }
+
+    /** @param list<array{weight: int, coverage: string, letter: string, wanted: string, ...}> $parts */
+    private static function inside(array $parts, float $width, bool $letters): string
+    {
+        $inside = '';
+        foreach (self::segments($parts, $width) as [$x, $w, $part]) {
             $inside .= Svg::element('rect', ['x' => $x + .5, 'y' => .5, 'width' => max(1, $w - 1), 'height' => self::HEIGHT - 1, 'class' => 'fit-'.$part['coverage']]);
             if ('partly' === $part['coverage']) {
                 for ($h = $x + 3; $h < $x + $w + 6; $h += 3.5) {
@@ -28,7 +43,7 @@ final class FitBar
             }
         }
 
-        return Svg::picture($width, self::HEIGHT + ($letters ? 12 : 0), $inside, $label, 'fitbar');
+        return $inside;
     }
 
     /**

@@ -148,12 +148,15 @@ final readonly class JorventTwig
     #[AsTwigFunction('fit_bar', isSafe: ['html'])]
     public function fitBar(array $parts, ?int $score, float $width = 96, bool $letters = false): string
     {
+        /** @var array<string, string> $known */
+        static $known = [];
         $clean = [];
         $said = [];
         foreach ($parts as $part) {
             if (\is_array($part) && \is_int($part['weight'] ?? null) && \is_string($part['coverage'] ?? null) && \is_string($part['letter'] ?? null) && \is_string($part['wanted'] ?? null) && \is_string($part['kind'] ?? null)) {
                 $clean[] = ['weight' => $part['weight'], 'coverage' => $part['coverage'], 'letter' => $part['letter'], 'wanted' => $part['wanted']];
-                $said[] = $part['letter'].' '.$this->words->trans('fit.'.$part['kind'], ['%wanted%' => $part['wanted']]).' '.$this->words->trans('coverage.'.$part['coverage']);
+                // a page says the same of many people
+                $said[] = $known[$part['letter'].$part['kind'].$part['wanted'].'|'.$part['coverage']] ??= $part['letter'].' '.$this->words->trans('fit.'.$part['kind'], ['%wanted%' => $part['wanted']]).' '.$this->words->trans('coverage.'.$part['coverage']);
             }
         }
 
