@@ -14,6 +14,7 @@ use Psr\Clock\ClockInterface;
 final readonly class PersonRecord
 {
     public const MOST_TAGS = 30;
+    private const NOTE = 4_000;
 
     public function __construct(private Db $db, private ClockInterface $clock, private ActivityLog $log, private IndexCandidate $index)
     {
@@ -69,12 +70,63 @@ final readonly class PersonRecord
     }
 
     /** Someone brought in from outside was told so by hand. */
-    public function told(int $candidate): void
+    public function toldThem(int $candidate): void
     {
         $this->db->transaction(function () use ($candidate): void {
             if (1 === $this->db->execute('UPDATE candidate SET tell_by = NULL WHERE id = :id AND tell_by IS NOT NULL', ['id' => $candidate])) {
                 $this->log->record('candidate.told', 'candidate', $candidate, null, $candidate);
             }
+        });
+    }
+
+    /** Whoever asked that their interest be kept quiet is seen by those alone who work on their requisitions. */
+    public function confide(int $candidate, bool $confidential): void
+    {
+        $this->db->transaction(function () use ($candidate, $confidential): void {
+            if (1 === $this->db->execute('UPDATE candidate SET confidential = :c WHERE id = :id AND confidential <> :c', ['id' => $candidate, 'c' => $confidential ? 't' : 'f'])) {
+                $this->log->record('candidate.confidential', 'candidate', $candidate, null, $candidate, ['confidential' => $confidential]);
+            }
+        });
+    }
+
+    /** @return list<Record> text, by, at; the newest first */
+    public function notes(int $candidate): array
+    {
+        return $this->db->rows('SELECT n.text, n.at, a.name AS by FROM candidate_note n JOIN account a ON a.id = n.account_id WHERE n.candidate_id = :c ORDER BY n.at DESC, n.id DESC LIMIT 30', ['c' => $candidate]);
+    }
+
+    /** Found by "note:" alone. */
+    public function note(int $candidate, string $text, int $by): void
+    {
+        $text = mb_substr(trim($text), 0, self::NOTE);
+        if ('' === $text) {
+            throw Refused::because('missing', 'note');
+        }
+        $this->db->transaction(function () use ($candidate, $text, $by): void {
+            $this->db->insert('candidate_note', ['candidate_id' => $candidate, 'account_id' => $by, 'text' => $text, 'at' => $this->clock->now()]);
+            ($this->index)($candidate);
+            $this->log->record('candidate.noted', 'candidate', $candidate, null, $candidate);
+        });
+    }
+
+    /**
+     * What they told that stands in no resume.
+     *
+     * @param list<string> $permits   countries (ISO 3166)
+     * @param bool|null    $remote    null where it is not told
+     * @param bool         $considers they said today that they would consider a move
+     */
+    public function told(int $candidate, array $permits, ?bool $remote, ?bool $moves, bool $considers): void
+    {
+        $permits = array_values(array_unique(array_map(strtoupper(...), $permits)));
+        if ([] !== array_filter($permits, static fn (string $p): bool => 1 !== preg_match('/^[A-Z]{2}$/', $p))) {
+            throw Refused::because('country_unknown', 'permits');
+        }
+        $this->db->transaction(function () use ($candidate, $permits, $remote, $moves, $considers): void {
+            $flag = static fn (?bool $b): ?string => null === $b ? null : ($b ? 't' : 'f');
+            $this->db->execute('UPDATE candidate SET permits = CAST(:p AS text[]), remote = CAST(:r AS boolean), would_move = CAST(:m AS boolean), considers_on = CASE WHEN CAST(:c AS boolean) THEN CAST(:day AS date) ELSE considers_on END WHERE id = :id', ['id' => $candidate, 'p' => Db::array($permits), 'r' => $flag($remote), 'm' => $flag($moves), 'c' => $considers ? 't' : 'f', 'day' => $this->clock->now()->format('Y-m-d')]);
+            ($this->index)($candidate);
+            $this->log->record('candidate.told_us', 'candidate', $candidate, null, $candidate);
         });
     }
 

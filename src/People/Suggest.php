@@ -47,13 +47,15 @@ final readonly class Suggest
         foreach ($result->rows as $i => $row) {
             $asked[$i] = self::terms($row);
         }
-        $known = $this->thesaurus->near(array_merge(...$asked));
+        $all = array_merge(...$asked);
+        $known = $this->thesaurus->near($all);
         $found = [];
         foreach ($asked as $i => $terms) {
             $tried = [];
             foreach ($terms as $term) {
                 foreach ($known[$term] ?? [] as $near) {
-                    if (!\in_array(self::folded($near['term']), $terms, true)) {
+                    // what another row asks for already is no way out of this one
+                    if (!\in_array(self::folded($near['term']), $all, true)) {
                         $tried[self::folded($near['term'])] ??= $near;
                     }
                 }

@@ -5,23 +5,30 @@ declare(strict_types=1);
 namespace Jorvent\Core\Fit;
 
 /**
- * What keeping and setting aside tells of the weights: logistic regression of the verdicts over the parts, with weights that stay shares (none below 0, 1 in all) and are held to those one began with by their relative entropy
- * (exponentiated gradient; Kivinen and Warmuth 1997), so that a few verdicts move little and one part that divides them gains at the cost of all others. Values are taken against their mean among those judged, for what all of
- * them share tells nothing; an unknown one tells nothing either.
+ * What keeping and setting aside tells of the weights: Bayesian logistic regression of the verdicts over the parts. Before any verdict the weights are those one began with, each times how much this recruiter may care for it, which is
+ * drawn many times from a long-tailed law (the square of an exponential: one in eight cares three times as much as the mean); each draw counts as far as it explains the verdicts, one in ten of which is taken to be a slip, and what is learned is
+ * the mean of all (importance sampling; Gelman et al., Bayesian Data Analysis, 2013, 10.4). So a few verdicts move little, and weights stay shares, none below 0, 1 in all. Values are taken against their mean among those judged, for what all of
+ * them share tells nothing; an unknown one tells nothing either. The draws are the same each time.
  */
 final readonly class Learning
 {
     /** How steeply the chance of being kept rises with the score. */
-    private const STEEP = 25.0;
-    /** The strength of what one began with: the more, the more verdicts it takes to move it. */
-    private const HOLD = 4.0;
-    private const ROUNDS = 150;
+    private const STEEP = 15.0;
+    private const SLIP = .1;
+    private const DRAWS = 800;
+    private const SEED = 20_261_129;
     /** Fewer tell too little to move anything. */
     public const FEWEST = 4;
 
     /** @param int $verdicts how many it learned from; 0 when too few, or all of one kind */
     private function __construct(public Weights $weights, public int $verdicts)
     {
+    }
+
+    /** What was learned before. */
+    public static function again(Weights $weights, int $verdicts): self
+    {
+        return new self($weights, $verdicts);
     }
 
     /** @param list<array{values: list<float|null>, kept: bool}> $verdicts */
@@ -36,32 +43,45 @@ final readonly class Learning
         }
         $means = Fit::means(array_column($verdicts, 'values'), \count($prior->shares));
         $rows = array_map(static fn (array $v): array => array_map(static fn (?float $value, float $mean): float => null === $value ? 0.0 : $value - $mean, $v['values'], $means), $verdicts);
-        $shares = $first;
-        $base = log($kept / ($n - $kept));
-        $step = 4 / ($n * self::STEEP);
-        for ($round = 0; $round < self::ROUNDS; ++$round) {
-            $slope = array_map(static fn (): float => 0.0, $first);
-            $lift = 0.0;
+        $judged = array_column($verdicts, 'kept');
+        $base = log(($kept + .5) / ($n - $kept + .5));
+        $learned = $thought = array_map(static fn (): float => 0.0, $first);
+        $random = new \Random\Randomizer(new \Random\Engine\Mt19937(self::SEED));
+        for ($draw = 0; $draw < self::DRAWS; ++$draw) {
+            $shares = self::draw($first, $random);
+            $explains = 1.0;
             foreach ($rows as $i => $row) {
                 $sum = $base;
                 foreach ($shares as $p => $share) {
                     $sum += self::STEEP * $share * $row[$p];
                 }
-                $off = ($verdicts[$i]['kept'] ? 1.0 : 0.0) - 1 / (1 + exp(-$sum));
-                $lift += $off;
-                foreach ($slope as $p => $_) {
-                    $slope[$p] += $off * self::STEEP * $row[$p];
-                }
+                $chance = self::SLIP + (1 - 2 * self::SLIP) / (1 + exp(-$sum));
+                $explains *= $judged[$i] ? $chance : 1 - $chance;
             }
-            $base += 2 * $lift / $n;
             foreach ($shares as $p => $share) {
-                $shares[$p] = max(1e-9, $share * exp(max(-1.0, min(1.0, $step * ($slope[$p] - self::HOLD * log($share / $first[$p]))))));
+                $learned[$p] += $explains * $share;
+                $thought[$p] += $share;
             }
-            $sum = array_sum($shares);
-            $shares = array_map(static fn (float $s): float => $s / $sum, $shares);
         }
 
-        return new self(Weights::shares(array_values(array_replace($prior->shares, $shares))), $n);
+        // against the same draws before any verdict, so that verdicts that tell nothing move nothing
+        $shares = array_map(static fn (float $share, float $after, float $before): float => $share * $after / max(1e-12, $before), $first, $learned, $thought);
+        $moved = array_combine(array_keys($first), array_map(static fn (float $s): float => $s / array_sum($shares), $shares));
+
+        return new self(Weights::shares(array_values(array_replace($prior->shares, $moved))), $n);
+    }
+
+    /**
+     * @param non-empty-array<int, float> $first
+     *
+     * @return array<int, float> shares one recruiter may have
+     */
+    private static function draw(array $first, \Random\Randomizer $random): array
+    {
+        $cares = array_map(static fn (float $share): float => $share * log(max(1, $random->getInt(0, 1 << 30)) / (1 << 30)) ** 2, $first);
+        $sum = max(1e-12, array_sum($cares));
+
+        return array_map(static fn (float $c): float => $c / $sum, $cares);
     }
 
     /**

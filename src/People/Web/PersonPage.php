@@ -37,7 +37,7 @@ final class PersonPage extends Page
     public function show(int $candidate, Db $db, ActivityLog $log, SamePerson $same, Merge $merge, Retention $retention, Readings $readings, PersonRecord $record, Colleagues $colleagues, Access $access, Subject $_subject, ClockInterface $clock): Response
     {
         // old links lead to whom they were made one with
-        $person = $db->row("SELECT c.*, (SELECT asked_at FROM data_request WHERE candidate_id = c.id AND kind = 'forget' AND done_at IS NULL) AS forget_asked_at FROM candidate c WHERE c.id = :id", ['id' => $candidate]) ?? throw $this->createNotFoundException();
+        $person = $db->row("SELECT c.*, array_to_json(c.permits)::text AS permits_json, (SELECT asked_at FROM data_request WHERE candidate_id = c.id AND kind = 'forget' AND done_at IS NULL) AS forget_asked_at FROM candidate c WHERE c.id = :id", ['id' => $candidate]) ?? throw $this->createNotFoundException();
         $into = $person->intOrNull('merged_into');
         if (null !== $into) {
             return $this->redirectToRoute('person', ['candidate' => $into]);
@@ -57,6 +57,7 @@ final class PersonPage extends Page
             'resumes' => $resumes,
             'mails' => $db->rows("SELECT * FROM (SELECT o.created_at AS at, o.state, NULL AS sender, p.content ->> 'subject' AS subject, p.content ->> 'text' AS text FROM outbox o LEFT JOIN personal_value p ON p.id = o.personal_id WHERE o.candidate_id = :id AND o.kind = 'mail'
                 UNION ALL SELECT m.came_at, 'came', v.content ->> 'from', v.content ->> 'subject', v.content ->> 'text' FROM mail_in m JOIN personal_value v ON v.id = m.personal_id WHERE v.candidate_id = :id AND v.content IS NOT NULL) x ORDER BY at DESC LIMIT 30", ['id' => $candidate]),
+            'notes' => $record->notes($candidate), 'countries' => $person->strings('permits_json'),
             'rows' => $log->ofCandidate($candidate), 'like' => $same->likeCandidate($candidate), 'merges' => $merge->into($candidate), 'grounds' => $retention->grounds([$candidate])[$candidate] ?? [],
         ]);
     }

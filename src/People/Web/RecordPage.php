@@ -33,11 +33,34 @@ final class RecordPage extends Page
     {
         $input = Input::of($request);
         if ('told' === $input->line('then')) {
-            return $this->act(static fn () => $record->told($candidate), 'told', 'person', ['candidate' => $candidate]);
+            return $this->act(static fn () => $record->toldThem($candidate), 'told', 'person', ['candidate' => $candidate]);
         }
         $lift = 'lift' === $input->line('then');
 
         return $this->act(static fn () => $record->bar($candidate, $lift ? null : $input->day('until') ?? throw Refused::because('bar_day_wrong', 'until'), $input->line('note')), $lift ? 'bar_lifted' : 'barred', 'person', ['candidate' => $candidate]);
+    }
+
+    #[Route('/people/{candidate}/confidential', name: 'person_confidential', requirements: ['candidate' => '\d{1,9}'], methods: ['POST'])]
+    public function confidential(int $candidate, Request $request, PersonRecord $record): Response
+    {
+        $on = 'on' === Input::of($request)->line('then');
+
+        return $this->act(static fn () => $record->confide($candidate, $on), $on ? 'confidential_on' : 'confidential_off', 'person', ['candidate' => $candidate]);
+    }
+
+    #[Route('/people/{candidate}/note', name: 'person_note', requirements: ['candidate' => '\d{1,9}'], methods: ['POST'])]
+    public function note(int $candidate, Request $request, PersonRecord $record): Response
+    {
+        return $this->act(fn () => $record->note($candidate, Input::of($request)->text('note'), $this->me()->id), 'noted', 'person', ['candidate' => $candidate]);
+    }
+
+    #[Route('/people/{candidate}/told', name: 'person_told', requirements: ['candidate' => '\d{1,9}'], methods: ['POST'])]
+    public function told(int $candidate, Request $request, PersonRecord $record): Response
+    {
+        $input = Input::of($request);
+        $flag = static fn (string $name): ?bool => ['yes' => true, 'no' => false][$input->line($name)] ?? null;
+
+        return $this->act(static fn () => $record->told($candidate, preg_split('/[\s,;]+/', $input->line('permits'), -1, \PREG_SPLIT_NO_EMPTY) ?: [], $flag('remote'), $flag('moves'), '1' === $input->line('considers')), 'told_us', 'person', ['candidate' => $candidate]);
     }
 
     #[Route('/people/{candidate}/lists', name: 'person_lists', requirements: ['candidate' => '\d{1,9}'], methods: ['POST'])]

@@ -13,6 +13,7 @@ use Jorvent\Core\Search\Notation;
 use Jorvent\Core\Search\Search;
 use Jorvent\Core\Search\When;
 use Jorvent\People\SearchForm;
+use Jorvent\People\SourcingSettings;
 use Symfony\Contracts\Translation\TranslatorInterface;
 use Twig\Attribute\AsTwigFilter;
 use Twig\Attribute\AsTwigFunction;
@@ -20,8 +21,15 @@ use Twig\Attribute\AsTwigFunction;
 /** Rows of a search in words. */
 final readonly class SearchTwig
 {
-    public function __construct(private TranslatorInterface $words)
+    public function __construct(private TranslatorInterface $words, private SourcingSettings $settings)
     {
+    }
+
+    /** @return array{letters: int, bins: list<array{said: int, came: int, letters: int}>} */
+    #[AsTwigFunction('answer_chance')]
+    public function chance(): array
+    {
+        return $this->settings->chance();
     }
 
     /** What it looks at, and when: "Title, now", "One and the same job, 2015 to 2020". */

@@ -74,8 +74,11 @@ final readonly class SourcingScreen
         $shown = null === $ranking ? \array_slice($outside, $from, $many) : $this->people->own($requisition->id, $weighing, $ranking, \array_slice($ranking->ids, $from, $many));
         $person = array_values(array_filter($shown, static fn (array $one): bool => $one['ref'] === $open))[0] ?? $shown[0] ?? null;
         $looked = $this->rows->looked($result->rows);
+        // what was typed before what a criterion says, which the first line of most resumes says too
+        $typed = $this->rows->looked($result->query->conjuncts());
         foreach ('reader' === $part ? [] : $shown as $i => $one) {
-            $shown[$i]['passage'] = $this->highlighter->passage($one['text'], $looked);
+            $passage = $this->highlighter->passage($one['text'], $typed);
+            $shown[$i]['passage'] = [] === $typed || !str_contains($passage, '<mark>') ? $this->highlighter->passage($one['text'], $looked) : $passage;
         }
         $address = array_filter(['number' => $requisition->number, 'q' => $search->text, 'c' => $search->lines(), 'in' => 'own' === $source ? null : $source, 'new' => 0 === $asked->new ? null : $asked->new], static fn (mixed $v): bool => null !== $v && [] !== $v);
         $position = null === $person ? 0 : 1 + (int) array_search($person['ref'], $refs, true);
