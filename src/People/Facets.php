@@ -25,11 +25,15 @@ final readonly class Facets
     {
     }
 
-    /** @return array{title: array<string, int>, employer: array<string, int>} people by value, most first */
-    public function of(\GMP $people, int $most = 8): array
+    /**
+     * @param int $limit up to so many people are read one by one
+     *
+     * @return array{title: array<string, int>, employer: array<string, int>} people by value, most first
+     */
+    public function of(\GMP $people, int $most = 8, int $limit = self::READ): array
     {
         $total = gmp_popcount($people);
-        $read = $total <= self::READ ? $this->read(Bits::ids($people)) : null;
+        $read = $total <= $limit ? $this->read(Bits::ids($people)) : null;
         $facets = ['title' => [], 'employer' => []];
         foreach (self::KINDS as $kind => $letter) {
             $facets[$kind] = null === $read ? $this->counted($people, $letter, $most) : $this->exact($people, $letter, array_map(strval(...), array_keys($read[$letter] ?? [])), $most);
@@ -167,7 +171,7 @@ final readonly class Facets
             return array_filter($kept, is_int(...));
         }
         $values = [];
-        foreach ($this->db->rows("SELECT w.key, sum(v.n) AS n FROM (SELECT DISTINCT key FROM post WHERE key >= :a AND key < :b AND n > 0) w JOIN post v ON v.key = :to || split_part(substr(w.key, 9), ' | ', 1) GROUP BY w.key ORDER BY 2 DESC, 1", ['a' => "whole:$letter:", 'b' => "whole:$letter;", 'to' => "v:$letter:"]) as $row) {
+        foreach ($this->db->rows("SELECT w.key, sum(v.n) AS n FROM (SELECT DISTINCT key FROM post WHERE key >= :a AND key < :b AND n > 0) w JOIN post v ON v.key = :to || split_part(substr(w.key, 9), '|', 1) GROUP BY w.key ORDER BY 2 DESC, 1", ['a' => "whole:$letter:", 'b' => "whole:$letter;", 'to' => "v:$letter:"]) as $row) {
             $values[substr($row->str('key'), 8)] = $row->int('n');
         }
         if (\function_exists('apcu_enabled') && apcu_enabled()) {

@@ -15,6 +15,7 @@ use Jorvent\Core\Pay\Frequency;
 use Jorvent\Core\Search\Gazetteer;
 use Jorvent\People\Store\FitValues;
 use Jorvent\Platform\Database\Db;
+use Jorvent\Platform\Database\Record;
 use Jorvent\Requisitions\Entity\Requisition;
 
 /** How well people answer the brief of a requisition, by its weights and what its verdicts taught. */
@@ -33,15 +34,45 @@ final readonly class FitOfCandidates
 
     public function weighing(Requisition $requisition): Weighing
     {
-        $row = $this->db->row('SELECT s.city, s.country, g.pay_points, f.points, f.learns, f.learns_from FROM fit_setting g LEFT JOIN site s ON s.id = :site LEFT JOIN requisition_fit f ON f.requisition_id = :r', ['site' => $requisition->siteId, 'r' => $requisition->id]) ?? throw new \LogicException('There are settings.');
-        $measure = new Measure($this->wanted($requisition, $row->strOrNull('city'), $row->strOrNull('country')), $this->contexts->on()->day);
-        $points = ['pay' => $row->int('pay_points')];
-        foreach ($row->json('points') as $part => $value) {
-            $points += \is_int($value) ? [(string) $part => $value] : [];
-        }
-        $prior = Weights::of($measure->wanted, $points);
+        [$row, $measure, $prior] = $this->begun([$requisition])[$requisition->id];
 
         return new Weighing($measure, $prior, self::learned($prior, null !== $row['learns'] && !$row->bool('learns') ? [] : $this->verdicts($requisition->id, $measure, $row->strOrNull('learns_from'))));
+    }
+
+    /**
+     * Of many requisitions at once, by the weights they began with.
+     *
+     * @param list<Requisition> $requisitions
+     *
+     * @return array<int, Weighing> by id
+     */
+    public function plain(array $requisitions): array
+    {
+        return array_map(static fn (array $begun): Weighing => new Weighing($begun[1], $begun[2], Learning::from($begun[2], [])), $this->begun($requisitions));
+    }
+
+    /**
+     * @param list<Requisition> $requisitions
+     *
+     * @return array<int, array{Record, Measure, Weights}> by id
+     */
+    private function begun(array $requisitions): array
+    {
+        $of = [];
+        foreach ($requisitions as $requisition) {
+            $of[$requisition->id] = $requisition;
+        }
+        $begun = [];
+        foreach ([] === $of ? [] : $this->db->rows('SELECT q.id, s.city, s.country, g.pay_points, f.points, f.learns, f.learns_from FROM fit_setting g, requisition q LEFT JOIN site s ON s.id = q.site_id LEFT JOIN requisition_fit f ON f.requisition_id = q.id WHERE q.id = ANY (CAST(:ids AS int[]))', ['ids' => '{'.implode(',', array_keys($of)).'}']) as $row) {
+            $measure = new Measure($this->wanted($of[$row->int('id')], $row->strOrNull('city'), $row->strOrNull('country')), $this->contexts->on()->day);
+            $points = ['pay' => $row->int('pay_points')];
+            foreach ($row->json('points') as $part => $value) {
+                $points += \is_int($value) ? [(string) $part => $value] : [];
+            }
+            $begun[$row->int('id')] = [$row, $measure, Weights::of($measure->wanted, $points)];
+        }
+
+        return $begun;
     }
 
     /**

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Jorvent\People;
 
+use Doctrine\ORM\EntityManagerInterface;
+use Jorvent\Accounts\Entity\Account;
 use Jorvent\Messages\Mailing;
 use Jorvent\People\Store\Bits;
 use Jorvent\Platform\Database\Db;
@@ -24,7 +26,7 @@ final readonly class RunSavedSearches implements Periodic
     /** More are not kept one by one. */
     private const KEPT = 500;
 
-    public function __construct(private Db $db, private ClockInterface $clock, private SearchCandidates $search, private Mailing $mailing, #[Autowire('%env(JORVENT_URL)%')] private string $url)
+    public function __construct(private Db $db, private ClockInterface $clock, private SearchCandidates $search, private SearchReach $reach, private EntityManagerInterface $entities, private Mailing $mailing, #[Autowire('%env(JORVENT_URL)%')] private string $url)
     {
     }
 
@@ -68,7 +70,8 @@ final readonly class RunSavedSearches implements Periodic
         if (null === $row) {
             return;
         }
-        $found = gmp_and(($this->search)(SavedSearches::search($row))->people, gmp_com($this->search->setAside($row->int('number'))));
+        $owner = $this->entities->find(Account::class, $row->int('account_id')) ?? throw new \LogicException('It is somebody\'s.');
+        $found = gmp_and(($this->search)(SavedSearches::search($row), $this->reach->of($owner))->people, gmp_com($this->search->setAside($row->int('number'))));
         $before = $row->strOrNull('before');
         // the first run says who is there; new is who comes after
         $new = null === $before ? gmp_init(0) : gmp_and($found, gmp_com(Bits::read((string) gzinflate((string) base64_decode($before, true)))));

@@ -39,8 +39,8 @@ final class FitTest extends TestCase
         $fit = self::fit(new Wanted(['PLC', 'fault finding'], ['Norwegian']), self::person([new Stint('Electrician', 'A', self::NOW - 47, null, true, 'PLC cabinets'), new Stint('Fitter', 'B', self::NOW - 83, self::NOW - 72, false, 'Finding the fault in pumps')], ['Norwegian']));
         self::assertSame([.8056, .4205, .25], array_map(static fn (Part $p): ?float => $p->value, $fit->parts));
         self::assertSame([['used', ['months' => 48, 'last' => self::NOW, 'now' => 1]], ['used', ['months' => 12, 'last' => self::NOW - 72, 'now' => 0]], ['told', []]], array_map(static fn (Part $p): array => [$p->reason, $p->why], $fit->parts));
-        // shares 3/7, 3/7, 1/7
-        self::assertSame([(int) round(100 * (3 * .8056 + 3 * .4205 + .25) / 7), [429, 429, 143]], [$fit->score, array_map(static fn (Part $p): int => $p->weight, $fit->parts)]);
+        // shares 4/10, 4/10, 2/10
+        self::assertSame([(int) round(100 * (4 * .8056 + 4 * .4205 + 2 * .25) / 10), [400, 400, 200]], [$fit->score, array_map(static fn (Part $p): int => $p->weight, $fit->parts)]);
     }
 
     public function testAPartNobodyToldOfTakesTheMeanAndOpensTheRange(): void
@@ -54,7 +54,8 @@ final class FitTest extends TestCase
         self::assertSame([7, 9, 8], $ranking->ids, 'the one who told nothing stands in the middle');
         self::assertEqualsWithDelta([.25, .75], $ranking->means, 1e-9);
         $fit = $of(9);
-        self::assertSame([45, 15, 55], [$fit->score, $fit->least, $fit->most]);
+        // shares 4/7 and 3/7: 4/7 · .25 + 3/7 · .75; without the years, and with all of them
+        self::assertSame([46, 14, 57], [$fit->score, $fit->least, $fit->most]);
         self::assertSame(Coverage::NotStated, $fit->parts[1]->coverage());
         $told = $of(7);
         self::assertSame($told->score, $told->least, 'all known: no range');
@@ -167,7 +168,7 @@ final class FitTest extends TestCase
         $dear = self::person([], ['PLC'], expectsEuro: 90_000);
         self::assertSame([1.0, 0.0], Weights::of($wanted)->shares);
         self::assertSame(25, self::fit($wanted, $dear)->score);
-        self::assertSame(15, Fit::of(new Measure($wanted, new \DateTimeImmutable(self::DAY)), Weights::of($wanted, ['pay' => 2]), $dear)->score);
+        self::assertSame(17, Fit::of(new Measure($wanted, new \DateTimeImmutable(self::DAY)), Weights::of($wanted, ['pay' => 2]), $dear)->score);
     }
 
     public function testWhoSomeoneIsIsNotInTheFacts(): void

@@ -16,6 +16,7 @@ use Jorvent\Platform\Drawing\DotRow;
 use Jorvent\Platform\Drawing\Figures;
 use Jorvent\Platform\Drawing\FitBar;
 use Jorvent\Platform\Drawing\LadderBar;
+use Jorvent\Platform\Drawing\Lifeline;
 use Jorvent\Platform\Drawing\Mark;
 use Jorvent\Platform\Drawing\MiniLine;
 use Jorvent\Platform\Drawing\ProcessBand;
@@ -32,6 +33,7 @@ use PHPUnit\Framework\TestCase;
 #[CoversClass(BandRuler::class)]
 #[CoversClass(LadderBar::class)]
 #[CoversClass(ProcessBand::class)]
+#[CoversClass(Lifeline::class)]
 final class GeometryTest extends TestCase
 {
     public function testFitSegmentsFillTheBarByWeight(): void
@@ -43,6 +45,45 @@ final class GeometryTest extends TestCase
         for ($i = 1; $i < 4; ++$i) {
             self::assertEqualsWithDelta(1.0, $segments[$i][0] - $segments[$i - 1][0] - $segments[$i - 1][1], .001, 'one pixel between');
         }
+    }
+
+    public function testNoTwoJobsOfARowShareAMonth(): void
+    {
+        self::assertSame([0, 1, 0, 2], array_values(self::sorted(Lifeline::lanes([[0, 10], [5, 20], [10, 15], [8, 12]]))));
+        $random = new \Random\Randomizer(new \Random\Engine\Mt19937(3));
+        for ($i = 0; $i < 200; ++$i) {
+            $spans = array_map(static fn (int $n): array => [$n = $random->getInt(0, 90), $n + $random->getInt(1, 40)], range(1, $random->getInt(1, 12)));
+            $lanes = Lifeline::lanes($spans);
+            $deepest = 0;
+            foreach ($spans as $a => $one) {
+                $at = 0;
+                foreach ($spans as $b => $other) {
+                    $meet = $one[0] < $other[1] && $other[0] < $one[1];
+                    self::assertFalse($a !== $b && $meet && $lanes[$a] === $lanes[$b]);
+                    $at += $other[0] <= $one[0] && $one[0] < $other[1] ? 1 : 0;
+                }
+                $deepest = max($deepest, $at);
+            }
+            self::assertSame($deepest, 1 + max([0, ...$lanes]), 'as few rows as there can be');
+        }
+        $drawn = Lifeline::draw([['from' => 24_240, 'to' => 24_276, 'label' => 'Welder <b>, Yard', 'matched' => true, 'tied' => true]], [], [['from' => 24_276, 'to' => 24_288]], [['month' => 24_280, 'label' => 'TIG']], 24_240, 24_312, 'Working life');
+        self::assertStringContainsString('class="life-match"', $drawn);
+        self::assertStringContainsString('class="life-tie"', $drawn);
+        self::assertStringContainsString('class="life-gap"', $drawn);
+        self::assertStringNotContainsString('<b>', $drawn);
+        self::assertStringContainsString('width="249"', $drawn, 'three of six years');
+    }
+
+    /**
+     * @param array<int, int> $of
+     *
+     * @return array<int, int>
+     */
+    private static function sorted(array $of): array
+    {
+        ksort($of);
+
+        return $of;
     }
 
     public function testDaysChangeToneAtTheLimit(): void

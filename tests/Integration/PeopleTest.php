@@ -218,6 +218,28 @@ final class PeopleTest extends DatabaseTest
         self::assertSame($expected, $highlighter->mark($text, $highlighter->rows((new Parser())->parse($query)->node)));
     }
 
+    /** Where a passage is cut is found by letters alone; held against marking the whole text. */
+    public function testAPassageIsFoundWhereTheTextSaysItFirst(): void
+    {
+        $random = new \Random\Randomizer(new \Random\Engine\Mt19937(77));
+        $words = ['shore-power', 'Łódź', "ship's", 'C++', 'C', 'PLC', 'fault', 'finding', 'welder', 'welding', 'Node.js', '.NET', 'ASP.NET', 'e-mail', 'email', 'crew', 'and', 'the', 'night', 'Ærø', 'R&D', 'CI/CD', '造船'];
+        $queries = ['plc', '"fault finding"', 'weld*', 'c', 'c++', '.net', 'email', 'lodz', 'power', 'node.js', 'shorepower', 'ships OR crew', 'aero', '造船', '"plc fault" OR ci/cd'];
+        $highlighter = new Highlighter();
+        $seen = 0;
+        for ($i = 0; $i < 1_500; ++$i) {
+            $text = implode(' ', array_map(static fn (): string => $words[$random->getInt(0, \count($words) - 1)], range(1, $random->getInt(1, 60))));
+            $rows = $highlighter->rows((new Parser())->parse($queries[$i % \count($queries)])->node);
+            $all = $highlighter->mark($text, $rows);
+            $passage = $highlighter->passage($text, $rows);
+            self::assertSame(str_contains($all, '<mark>'), str_contains($passage, '<mark>'), $queries[$i % \count($queries)].' in '.$text);
+            $plain = html_entity_decode(strip_tags(trim($passage, '… ')));
+            self::assertStringContainsString($plain, $text);
+            $seen += str_contains($passage, '<mark>') ? 1 : 0;
+        }
+        self::assertGreaterThan(600, $seen);
+        self::assertLessThan(1_400, $seen);
+    }
+
     public function testSomeoneFromOutsideIsRecognised(): void
     {
         $person = static fn (string $ref, ?string $email): BankPerson => new BankPerson($ref, 'Ana Pires', $email, null, 'Welder', 'Vigo', 'ES', 6.0, true, "Ana Pires\nTIG", '2026-01-01');

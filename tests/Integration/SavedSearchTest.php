@@ -58,6 +58,24 @@ final class SavedSearchTest extends DatabaseTest
         self::assertSame([], $searches->fresh($id, $requisition, $me), 'looked at is looked at');
     }
 
+    public function testWhomTheOwnerMayNotSeeIsNoNewsToThem(): void
+    {
+        $searches = $this->get(SavedSearches::class);
+        $run = $this->get(RunSavedSearches::class);
+        [$requisition, $me] = [$this->requisition(), $this->number('Solveig Aune')];
+        $id = $searches->save($requisition, $me, 'Rare birds', new Search('zyzzyva'), false);
+        $run->run();
+        $ids = array_map(static fn ($r): int => $r->int('id'), $this->db()->rows('SELECT id FROM candidate c WHERE erased_at IS NULL AND merged_into IS NULL AND NOT EXISTS (SELECT 1 FROM application WHERE candidate_id = c.id) ORDER BY id LIMIT 2'));
+        $this->db()->execute('UPDATE candidate SET confidential = true WHERE id = :id', ['id' => $ids[1]]);
+        foreach ($ids as $one) {
+            $this->say($one, 'keeps a zyzzyva');
+        }
+        $this->db()->execute('UPDATE saved_search SET ran_on = NULL');
+        $run->run();
+        self::assertSame([$ids[0]], $searches->fresh($id, $requisition, $me));
+        self::assertSame(1, $this->int('SELECT total FROM saved_search WHERE id = :id', ['id' => $id]));
+    }
+
     public function testASearchIsTakenAlongWithoutLossAndNonsenseIsRefused(): void
     {
         $search = new Search('title:welder AND (TIG OR "pipe welding")', [new Criterion(Kind::Years, from: 3, unstated: true), new Criterion(Kind::OneJob, parts: [new Criterion(Kind::Title, ['welder']), new Criterion(Kind::Years, from: 2)]), new Criterion(Kind::Place, ['Gdańsk'], km: 40, moves: true)]);

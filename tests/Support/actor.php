@@ -56,7 +56,7 @@ switch ($arguments[0] ?? '') {
             echo ' doubled';
         }
         break;
-    case 'kept': // searches from kept sets while two others write, one of them holding its change back; each answer against one put together anew
+    case 'kept': // searches, phrases and rankings from what is kept while two others write, one of them holding its change back; each answer against one put together anew
         $writers = [];
         $url = $_SERVER['DATABASE_URL'] ?? null;
         assert(is_string($url));
@@ -68,7 +68,7 @@ switch ($arguments[0] ?? '') {
             $mine->boot();
             $of = $mine->getContainer()->get('test.service_container');
             assert($of instanceof Psr\Container\ContainerInterface);
-            $writers[] = [$of->get(Db::class), $of->get(Jorvent\People\IndexCandidate::class), $of->get(Jorvent\People\SearchCandidates::class)];
+            $writers[] = [$of->get(Db::class), $of->get(Jorvent\People\IndexCandidate::class), $of->get(Jorvent\People\SearchCandidates::class), $of->get(Jorvent\People\Store\FitValues::class)];
             $at = $writers[$w][0];
             assert($at instanceof Db);
             $at->int('SELECT 1');
@@ -78,8 +78,12 @@ switch ($arguments[0] ?? '') {
         $words = ['quillback', 'sandeel', 'garfish', 'wolffish'];
         $ids = array_map(static fn ($r): int => $r->int('id'), $db->rows('SELECT id FROM candidate WHERE erased_at IS NULL AND merged_into IS NULL AND claims IS NULL ORDER BY id LIMIT 12'));
         $before = $db->rows('SELECT id, headline FROM candidate WHERE id IN (:ids)', ['ids' => $ids]);
-        $searches = array_map(static fn (string $q): Jorvent\Core\Search\Search => new Jorvent\Core\Search\Search($q), ['quillback OR sandeel', 'garfish NOT sandeel', '(quillback OR wolffish) AND (sandeel OR garfish)', 'wolffish', 'NOT quillback']);
-        $told = static fn (Jorvent\People\SearchResult $r): array => [Jorvent\People\Store\Bits::ids($r->people), $r->ladder, array_map(gmp_strval(...), $r->oneShort)];
+        $searches = array_map(static fn (string $q): Jorvent\Core\Search\Search => new Jorvent\Core\Search\Search($q), ['quillback OR sandeel', 'garfish NOT sandeel', '(quillback OR wolffish) AND (sandeel OR garfish)', 'wolffish', 'NOT quillback', '"quillback sandeel" OR "garfish wolffish"']);
+        $measure = new Jorvent\Core\Fit\Measure(new Jorvent\Core\Fit\Wanted(['quillback', 'garfish'], ['sandeel']), new DateTimeImmutable('today'));
+        $weights = Jorvent\Core\Fit\Weights::of($measure->wanted);
+        $values = $container->get(Jorvent\People\Store\FitValues::class);
+        assert($values instanceof Jorvent\People\Store\FitValues);
+        $told = static fn (Jorvent\People\SearchResult $r, Jorvent\People\Store\FitValues $v): array => [Jorvent\People\Store\Bits::ids($r->people), $r->ladder, array_map(gmp_strval(...), $r->oneShort), $v->ranking($measure, $weights, $ids)];
         mt_srand(5);
         $rounds = $differ = $hits = 0;
         $write = static function (int $w, int $id) use ($writers, $words): void {
@@ -88,13 +92,13 @@ switch ($arguments[0] ?? '') {
             $at->execute('UPDATE candidate SET headline = :h WHERE id = :id', ['h' => $words[2 * $w + mt_rand(0, 1)].' '.$words[2 * $w + mt_rand(0, 1)], 'id' => $id]);
             $index($id);
         };
-        $check = static function () use ($searches, $search, $writers, $told, &$rounds, &$differ, &$hits): void {
-            $asked = $searches[mt_rand(0, 4)];
-            [$at, , $plain] = [$writers[1][0], null, $writers[1][2]];
-            assert($at instanceof Db && $plain instanceof Jorvent\People\SearchCandidates);
-            $kept = $told($search($asked));
+        $check = static function () use ($searches, $search, $values, $writers, $told, &$rounds, &$differ, &$hits): void {
+            $asked = $searches[mt_rand(0, 5)];
+            [$at, , $plain, $fresh] = $writers[1];
+            assert($at instanceof Db && $plain instanceof Jorvent\People\SearchCandidates && $fresh instanceof Jorvent\People\Store\FitValues);
+            $kept = $told($search($asked), $values);
             // within a transaction nothing is kept
-            $anew = $told($at->transaction(static fn (): Jorvent\People\SearchResult => $plain($asked)));
+            $anew = $at->transaction(static fn (): array => $told($plain($asked), $fresh));
             ++$rounds;
             $differ += serialize($kept) === serialize($anew) ? 0 : 1;
             $hits += [] === $kept[0] ? 0 : 1;
@@ -124,7 +128,8 @@ switch ($arguments[0] ?? '') {
         }
         $leaves = new APCUIterator('/^leaf:/');
         $sets = new APCUIterator('/^set:/');
-        echo $rounds, ' rounds, ', $differ, ' differ, ', $hits > 200 ? 'most find someone' : $hits.' find someone', ', ', $leaves->getTotalCount() > 4 && $sets->getTotalCount() > 4 ? 'kept' : 'nothing kept';
+        $more = array_map(static fn (string $of): int => (new APCUIterator('/^'.$of.':/'))->getTotalCount(), ['run', 'rank', 'fit']);
+        echo $rounds, ' rounds, ', $differ, ' differ, ', $hits > 200 ? 'most find someone' : $hits.' find someone', ', ', $leaves->getTotalCount() > 4 && $sets->getTotalCount() > 4 && min($more) > 0 ? 'kept' : 'nothing kept';
         break;
     case 'interviews': // as many offered interviews with the same interviewer, for different people
         $account = $db->int("SELECT id FROM account WHERE name = 'Zofia Wrona'");

@@ -6,6 +6,7 @@ namespace Jorvent\Careers\Web;
 
 use Jorvent\Accounts\Access\Permission;
 use Jorvent\Careers\Declarations;
+use Jorvent\Careers\FitByDeclared;
 use Jorvent\Core\Careers\Declared;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Platform\Web\Errors;
@@ -21,7 +22,7 @@ use Symfony\Component\Routing\Attribute\Route;
 final class DeclaredPage extends Page
 {
     #[Route('/declared', name: 'declared', methods: ['GET', 'POST'])]
-    public function declared(Request $request, Declarations $declarations): Response
+    public function declared(Request $request, Declarations $declarations, FitByDeclared $fit): Response
     {
         $errors = Errors::none();
         $input = $request->isMethod('POST') ? Input::of($request) : null;
@@ -37,6 +38,6 @@ final class DeclaredPage extends Page
         }
         $by = 'division' === $request->query->getString('by') ? 'division' : 'quarter';
 
-        return $this->render('careers/declared.html.twig', ['shown' => $declarations->shown($by), 'by' => $by, 'settings' => $declarations->settings(), 'asked' => $declarations->asked(), 'questions' => Declared::QUESTIONS, 'errors' => $errors, 'input' => $input], new Response(status: $errors->any() ? 422 : 200));
+        return $this->render('careers/declared.html.twig', ['shown' => $declarations->shown($by), 'fit' => $fit->of(), 'by' => $by, 'settings' => $declarations->settings(), 'asked' => $declarations->asked(), 'questions' => Declared::QUESTIONS, 'errors' => $errors, 'input' => $input], new Response(status: $errors->any() ? 422 : 200));
     }
 }

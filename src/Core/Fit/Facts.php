@@ -80,10 +80,21 @@ final class Facts
         if ('' === $text) {
             return [];
         }
-        $positions = $words = [];
-        $tokeniser->collect($text, 0, $positions);
-        foreach ($positions as $term => $_) {
-            $words[self::hash((string) $term)] = true;
+        /** @var array<array-key, list<string>> $known a word as it is written comes back again and again */
+        static $known = [];
+        if (\count($known) > 40_000) {
+            $known = [];
+        }
+        $words = [];
+        foreach ($tokeniser->different($text) as $word) {
+            if (!isset($known[$word])) {
+                $positions = [];
+                $tokeniser->collect($word, 0, $positions);
+                $known[$word] = array_map(static fn (int|string $term): string => self::hash((string) $term), array_keys($positions));
+            }
+            foreach ($known[$word] as $hash) {
+                $words[$hash] = true;
+            }
         }
 
         return array_diff_key($words, $without);

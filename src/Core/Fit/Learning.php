@@ -8,15 +8,14 @@ namespace Jorvent\Core\Fit;
  * What keeping and setting aside tells of the weights: Bayesian logistic regression of the verdicts over the parts. Before any verdict the weights are those one began with, each times how much this recruiter may care for it, which is
  * drawn many times from a long-tailed law (the square of an exponential: one in eight cares three times as much as the mean); each draw counts as far as it explains the verdicts, one in ten of which is taken to be a slip, and what is learned is
  * the mean of all (importance sampling; Gelman et al., Bayesian Data Analysis, 2013, 10.4). So a few verdicts move little, and weights stay shares, none below 0, 1 in all. Values are taken against their mean among those judged, for what all of
- * them share tells nothing; an unknown one tells nothing either. The draws are the same each time.
+ * them share tells nothing; an unknown one tells nothing either. The draws are spread evenly, and the same each time (Richtmyer's sequence: multiples of the roots of primes; Niederreiter 1992).
  */
 final readonly class Learning
 {
     /** How steeply the chance of being kept rises with the score. */
-    private const STEEP = 15.0;
+    private const STEEP = 20.0;
     private const SLIP = .1;
     private const DRAWS = 800;
-    private const SEED = 20_261_129;
     /** Fewer tell too little to move anything. */
     public const FEWEST = 4;
 
@@ -46,9 +45,9 @@ final readonly class Learning
         $judged = array_column($verdicts, 'kept');
         $base = log(($kept + .5) / ($n - $kept + .5));
         $learned = $thought = array_map(static fn (): float => 0.0, $first);
-        $random = new \Random\Randomizer(new \Random\Engine\Mt19937(self::SEED));
+        $steps = array_combine(array_keys($first), self::steps(\count($first)));
         for ($draw = 0; $draw < self::DRAWS; ++$draw) {
-            $shares = self::draw($first, $random);
+            $shares = self::draw($first, $steps, $draw);
             $explains = 1.0;
             foreach ($rows as $i => $row) {
                 $sum = $base;
@@ -73,15 +72,37 @@ final readonly class Learning
 
     /**
      * @param non-empty-array<int, float> $first
+     * @param array<int, float>           $steps
      *
      * @return array<int, float> shares one recruiter may have
      */
-    private static function draw(array $first, \Random\Randomizer $random): array
+    private static function draw(array $first, array $steps, int $draw): array
     {
-        $cares = array_map(static fn (float $share): float => $share * log(max(1, $random->getInt(0, 1 << 30)) / (1 << 30)) ** 2, $first);
+        $cares = [];
+        foreach ($first as $p => $share) {
+            $even = fmod(($draw + 1) * $steps[$p], 1.0);
+            $cares[$p] = $share * log(max(1e-9, $even)) ** 2;
+        }
         $sum = max(1e-12, array_sum($cares));
 
         return array_map(static fn (float $c): float => $c / $sum, $cares);
+    }
+
+    /** @return list<float> roots of the first primes */
+    private static function steps(int $n): array
+    {
+        $primes = [];
+        for ($p = 2; \count($primes) < $n; ++$p) {
+            $divided = false;
+            foreach ($primes as $q) {
+                $divided = $divided || 0 === $p % $q;
+            }
+            if (!$divided) {
+                $primes[] = $p;
+            }
+        }
+
+        return array_map(static fn (int $p): float => sqrt($p), $primes);
     }
 
     /**

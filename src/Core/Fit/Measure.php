@@ -63,7 +63,7 @@ final class Measure
     }
 
     /** The same for the same brief on the same day. */
-    public function print(): string
+    public function signature(): string
     {
         return substr(hash('xxh128', serialize([$this->wanted, $this->today])), 0, 16);
     }

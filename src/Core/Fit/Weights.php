@@ -8,7 +8,7 @@ namespace Jorvent\Core\Fit;
 final readonly class Weights
 {
     /** Points of each kind before anyone changed them. What someone asks to be paid is shown and counts for nothing. */
-    public const POINTS = ['must' => 3, 'title' => 3, 'years' => 2, 'place' => 2, 'notice' => 1, 'wish' => 1, 'pay' => 0];
+    public const POINTS = ['must' => 4, 'title' => 3, 'years' => 3, 'place' => 2, 'notice' => 1, 'wish' => 2, 'pay' => 0];
     public const MOST = 10;
 
     /** @param list<float> $shares by part, in the order of Wanted::parts() */

@@ -89,6 +89,12 @@ final class Tokeniser
         return $matches[0];
     }
 
+    /** @return list<string> the words of a text as they are written, each once */
+    public function different(string $text): array
+    {
+        return false === preg_match_all(self::WORD, $text, $matches) ? [] : array_map(strval(...), array_keys(array_flip($matches[0])));
+    }
+
     /**
      * How one word is looked for: either of the alternatives, each a row of adjacent terms.
      *

@@ -35,7 +35,7 @@ final readonly class FitValues
         if (!$this->keeps() || [] === $ids) {
             return Ranking::of($weights, $this->of($measure, $ids));
         }
-        $key = 'rank:'.hash('xxh128', $measure->print().serialize($weights->shares).pack('V*', ...$ids));
+        $key = 'rank:'.hash('xxh128', $measure->signature().serialize($weights->shares).pack('V*', ...$ids));
         $kept = apcu_fetch($key);
         if (\is_array($kept) && \is_int($kept['s'] ?? null) && \is_string($kept['ids'] ?? null) && \is_array($kept['means'] ?? null)) {
             [, $changed] = $this->changed([0 => pack('P', $kept['s'])]);
@@ -66,7 +66,7 @@ final readonly class FitValues
         if (!$this->keeps()) {
             return array_map(static fn (string $facts): string => Values::pack($measure->values($facts)), $this->facts($ids));
         }
-        $prefix = 'fit:'.$measure->print().':';
+        $prefix = 'fit:'.$measure->signature().':';
         $kept = [];
         foreach (self::kept($prefix, $ids) as $key => $entry) {
             $kept[(int) substr($key, \strlen($prefix))] = $entry;

@@ -12,12 +12,14 @@ use Jorvent\Core\Resume\Blind;
 use Jorvent\Core\Resume\Kinds;
 use Jorvent\Core\Resume\Timeline;
 use Jorvent\People\Colleagues;
+use Jorvent\People\FoundPeople;
 use Jorvent\People\Merge;
 use Jorvent\People\PersonRecord;
 use Jorvent\People\Readings;
 use Jorvent\People\ResumeOut;
 use Jorvent\People\Retention;
 use Jorvent\People\SamePerson;
+use Jorvent\People\SuitingOpenings;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Files\FileStore;
 use Jorvent\Platform\Files\Pdf;
@@ -60,6 +62,13 @@ final class PersonPage extends Page
             'notes' => $record->notes($candidate), 'countries' => $person->strings('permits_json'),
             'rows' => $log->ofCandidate($candidate), 'like' => $same->likeCandidate($candidate), 'merges' => $merge->into($candidate), 'grounds' => $retention->grounds([$candidate])[$candidate] ?? [],
         ]);
+    }
+
+    /** Which open requisitions they suit; asked for when someone looks there. */
+    #[Route('/people/{candidate}/openings', name: 'person_openings', requirements: ['candidate' => '\d+'], methods: ['GET'])]
+    public function openings(int $candidate, SuitingOpenings $openings): Response
+    {
+        return $this->render('people/_openings.html.twig', ['openings' => array_map(static fn (array $o): array => FoundPeople::fit($o['fit']) + $o, $openings->of($candidate, $this->me())), 'candidate' => $candidate]);
     }
 
     /** What is known of them, to take along in open formats: JSON Resume and vCard (RFC 6350). */

@@ -24,7 +24,7 @@ use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 
 /** Searches saved under a name for a requisition: open, share, copy, take along and bring in, and see who is new. */
-#[Gate(Permission::Search, Gate::REQUISITION)]
+#[Gate(Permission::Keep, Gate::REQUISITION)]
 #[Route('/r/{number}/searches', requirements: ['number' => '\d{1,9}'])]
 final class SavedSearchesPage extends Page
 {
