@@ -15,6 +15,7 @@ use Jorvent\Core\Identity\Traits;
 use Jorvent\Core\Identity\Weights;
 use Jorvent\Core\Resume\Reader;
 use Jorvent\Core\Screening\Questionnaire;
+use Jorvent\Core\Search\AnswerChance;
 use Jorvent\Core\Workflow\Stage;
 use Jorvent\Offers\Letter;
 use Jorvent\Organisation\ReachList;
@@ -126,6 +127,7 @@ final class World
             $this->kept();
             $this->records();
             $this->shown();
+            $this->letters();
             $tell('first versions of the briefs');
             foreach ($this->entities->getRepository(Requisition::class)->findAll() as $requisition) {
                 [$by, $at] = $this->briefs[$requisition->id];
@@ -246,6 +248,35 @@ final class World
         $this->db->execute("INSERT INTO colleague (number, name, email, phone, unit, since, at, like_id, likeness, reasons) VALUES ('11200', :n, :e, :p, 'Engine', :s, :at, 262, :l, CAST(:r AS jsonb))", ['n' => $p->str('name'), 'e' => 'private.'.$p->str('email'), 'p' => $p->str('phone'), 's' => $this->ago(60)->format('Y-m-d'), 'at' => $this->ago(3), 'l' => Weights::prior()->probability($pair), 'r' => json_encode(Weights::prior()->reasons($pair), \JSON_THROW_ON_ERROR)]);
         foreach ([['Kirkvoe Harbour', 200, 'Sister house; agreed by the two boards.'], ['Granholm Data', null, 'They run our booking; agreed with their head of staff.']] as [$employer, $days, $note]) {
             $this->db->insert('no_poach', ['employer' => $employer, 'folded' => Traits::company($employer), 'until' => null === $days ? null : $this->today->modify("+$days days")->format('Y-m-d'), 'note' => $note, 'account_id' => $this->accounts['Runa Eikeland'], 'at' => $this->ago(40)]);
+        }
+    }
+
+    /** Letters of the last months to people found, and who answered; what some told on the phone, and notes of it. */
+    private function letters(): void
+    {
+        $people = [];
+        foreach ($this->db->rows('SELECT id, active_on FROM candidate WHERE id BETWEEN 30 AND 400 AND id % 3 <> 0 AND email IS NOT NULL AND claims IS NULL AND contact_barred_until IS NULL ORDER BY id') as $row) {
+            $people[$row->int('id')] = $row->strOrNull('active_on');
+        }
+        $requisitions = array_map(static fn ($r): int => $r->int('id'), $this->db->rows("SELECT id FROM requisition WHERE state = 'approved' ORDER BY number LIMIT 6"));
+        $by = [$this->accounts['Solveig Aune'], $this->accounts['Mo Bakkerud'], $this->accounts['Solveig Aune']];
+        foreach ($people as $id => $active) {
+            $answered = 0;
+            for ($n = 0, $all = $this->random->getInt(0, 2); $n < $all; ++$n) {
+                $at = $this->ago(240 - 90 * $n - $this->random->getInt(0, 60));
+                [$history, $activity] = [AnswerChance::history($n, $answered), AnswerChance::activity(null === $active ? null : new \DateTimeImmutable($active), $at)];
+                $answers = $this->share() < ['new' => .34, 'silent' => .12, 'some' => .4, 'always' => .7][$history] * (1 - .15 * $activity);
+                $requisition = $requisitions[$id % \count($requisitions)];
+                $letter = $this->db->insert('letter', ['candidate_id' => $id, 'requisition_id' => $requisition, 'account_id' => $by[$id % 3], 'history' => $history, 'activity' => $activity, 'written_at' => $at, 'answered_at' => $answers ? $at->modify('+'.$this->random->getInt(4, 90).' hours') : null]);
+                $personal = $this->db->insert('personal_value', ['candidate_id' => $id, 'content' => ['subject' => 'Work at the yard and at sea', 'text' => 'Would you like to hear more? A short answer is enough, also if it is no.']]);
+                $this->db->insert('outbox', ['kind' => 'mail', 'subject_kind' => 'candidate', 'subject_id' => $id, 'requisition_id' => $requisition, 'candidate_id' => $id, 'payload' => new \stdClass(), 'personal_id' => $personal, 'key' => 'letter-'.$letter, 'state' => 'delivered', 'attempts' => 1, 'available_at' => $at, 'created_at' => $at, 'delivered_at' => $at]);
+                $answered += $answers ? 1 : 0;
+            }
+        }
+        $this->db->execute('UPDATE candidate c SET asked = x.asked, answered = x.answered, written_on = x.day FROM (SELECT candidate_id, count(*) AS asked, count(answered_at) AS answered, CAST(max(written_at) AS date) AS day FROM letter GROUP BY 1) x WHERE c.id = x.candidate_id');
+        $this->db->execute("UPDATE candidate SET permits = ARRAY[coalesce(country, 'NO')::text], remote = id % 4 = 0, considers_on = CASE WHEN id % 5 = 0 THEN CAST(:day AS date) - (id % 150) END WHERE id BETWEEN 30 AND 400 AND id % 2 = 0 AND claims IS NULL", ['day' => $this->today->format('Y-m-d')]);
+        foreach ([211 => 'Asks for a cabin of her own on long nights.', 226 => 'Spoke at the harbour fair; would rather start after the herring.', 238 => 'Knows our crew on the Vigo run.'] as $id => $text) {
+            $this->db->insert('candidate_note', ['candidate_id' => $id, 'account_id' => $this->accounts['Solveig Aune'], 'text' => $text, 'at' => $this->ago(20)]);
         }
     }
 

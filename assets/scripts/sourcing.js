@@ -33,14 +33,19 @@
     if (!form) { return; }
     form.querySelectorAll('input[name="people[]"]').forEach((el) => { if (el.checked) { marked.set(el.value, el.getAttribute('aria-label')); } else { marked.delete(el.value); } });
   });
-  // a letter one began stays in this window until it is sent
-  function letters() {
-    const form = main.querySelector('form[data-letter]');
-    if (!form) { return; }
-    const key = 'letter-' + form.dataset.letter;
-    const kept = JSON.parse(sessionStorage.getItem(key) || 'null');
-    if (kept) { form.elements.subject.value = kept.subject; form.elements.body.value = kept.body; }
-    form.addEventListener('input', () => sessionStorage.setItem(key, JSON.stringify({ subject: form.elements.subject.value, body: form.elements.body.value })));
+  // a letter is fetched when someone wants to write; what they began stays in this window until it is sent
+  async function write(place) {
+    const response = await fetch(place.dataset.letter, { headers: { 'HX-Request': 'true' } });
+    if (!response.ok || !document.contains(place)) { return; }
+    place.innerHTML = await response.text();
+    const form = place.querySelector('form[data-kept-letter]');
+    if (form) {
+      const key = 'letter-' + form.dataset.keptLetter;
+      const kept = JSON.parse(sessionStorage.getItem(key) || 'null');
+      if (kept) { form.elements.subject.value = kept.subject; form.elements.body.value = kept.body; }
+      form.addEventListener('input', () => sessionStorage.setItem(key, JSON.stringify({ subject: form.elements.subject.value, body: form.elements.body.value })));
+    }
+    place.querySelector('#letter-body')?.focus();
   }
 
   const opened = () => [...document.querySelectorAll('#main details[open], #groups[open]')].map((d) => d.id).filter(Boolean);
@@ -108,7 +113,7 @@
   let reading = null;
   function readerOf(html) {
     const part = new DOMParser().parseFromString(html, 'text/html').getElementById('reader');
-    if (part) { document.getElementById('reader')?.replaceWith(part); letters(); }
+    if (part) { document.getElementById('reader')?.replaceWith(part); }
   }
   async function read(where) {
     reading?.abort();
@@ -181,15 +186,14 @@
     const to = e.submitter?.hasAttribute('formaction') ? e.submitter.formAction : e.target.action;
     const body = new FormData(e.target);
     if (e.target.id === 'marked') { marked.clear(); }
-    if (e.target.dataset.letter) { sessionStorage.removeItem('letter-' + e.target.dataset.letter); }
+    if (e.target.dataset.keptLetter) { sessionStorage.removeItem('letter-' + e.target.dataset.keptLetter); }
     show(to, { method: 'POST', body });
   });
   document.addEventListener('click', (e) => {
     const writer = document.getElementById('writer');
-    if (writer && e.target.closest('[data-open-writer]')) { writer.open = true; }
-    if (writer && e.target.closest('[data-close-writer]')) { writer.open = false; }
+    if (writer && e.target.closest('[data-open-writer]')) { write(writer); }
+    if (writer && e.target.closest('[data-close-writer]')) { writer.replaceChildren(); }
   });
-  document.addEventListener('toggle', (e) => { if (e.target.id === 'writer' && e.target.open) { document.getElementById('letter-body')?.focus(); } if (e.target.id === 'groups' && e.target.open) { document.getElementById('g-must')?.focus(); } }, true);
-  letters();
+  document.addEventListener('toggle', (e) => { if (e.target.id === 'groups' && e.target.open) { document.getElementById('g-must')?.focus(); } }, true);
   more();
 })();

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 // The whole results page over HTTP, closed loop on the same cores: varied searches with fifteen marginal counts and more, by one client and by eight.
 use Jorvent\Demo\Pool;
+use Jorvent\Demo\PoolSearches;
 
 require dirname(__DIR__, 2).'/vendor/autoload.php';
 [$base, $people] = [$argv[1], (int) $argv[2]];
@@ -18,26 +19,7 @@ foreach (file(dirname(__DIR__, 2).'/migrations/towns.csv') ?: [] as $line) {
     $towns[] = [explode('|', $cells[0])[0], $cells[1]];
 }
 $pool = new Pool($towns, new DateTimeImmutable('today'));
-[$words, $titles, $employers, $skills] = [$pool->values('words'), $pool->values('titles'), $pool->values('employers'), $pool->values('skills')];
-mt_srand(2026);
-$quoted = static fn (string $s): string => str_contains($s, ' ') ? '"'.$s.'"' : $s;
-$searches = [];
-for ($i = 0; $i < 48; ++$i) {
-    $text = [
-        static fn (): string => group(static fn (): string => $quoted(some($skills, 60)), 4).' AND '.group(static fn (): string => some($words, 200), 5),
-        static fn (): string => group(static fn (): string => $quoted(some($titles, 40)), 3).' '.group(static fn (): string => some($words, 60), 4).' NOT '.some($words, 400),
-        static fn (): string => group(static fn (): string => 'title:'.$quoted(some($titles, 40)), 4).' '.some($words, 30).' NOT '.$quoted(some($skills, 100)),
-        static fn (): string => group(static fn (): string => substr(some($words, 300), 0, 4).'*', 3).' AND '.group(static fn (): string => $quoted(some($skills, 90)), 5),
-    ][$i % 4]();
-    $kinds = [
-        static fn (): string => 'years;from='.mt_rand(2, 8).';unstated', static fn (): string => 'place='.values(array_column($towns, 0), 12, 3).';km='.mt_rand(0, 90).';moves', static fn (): string => 'title='.values($titles, 50, 4), static fn (): string => 'employer='.values($employers, 200, 4).(0 === mt_rand(0, 2) ? ';when=now' : ''),
-        static fn (): string => 'pay;to='.mt_rand(500, 900).'000;currency=NOK;unstated', static fn (): string => 'notice;to='.(30 * mt_rand(1, 4)).';unstated', static fn (): string => 'active;to='.mt_rand(6, 30), static fn (): string => 'language=nb|pl;from='.mt_rand(1, 4), static fn (): string => 'work=electrical|engine|data|passengers',
-        static fn (): string => 'one_job(title='.values($titles, 40, 4).')(years;from='.mt_rand(1, 3).')', static fn (): string => 'one_job(employer='.values($employers, 100, 6).')(work=electrical|engine|deck|yard|passengers);when=before', static fn (): string => 'one_study(level;from=3)(finished;from=1990;to=2024)', static fn (): string => 'certificate='.values($skills, 10, 2).'|course;day=2026-11-23', static fn (): string => 'chance;from='.mt_rand(5, 25),
-        static fn (): string => 'title='.values($titles, 30, 3).';from='.mt_rand(2012, 2018).';to='.mt_rand(2018, 2026),
-    ];
-    $chosen = (array) array_rand($kinds, 2 + $i % 4);
-    $searches[] = http_build_query(['q' => $text, 'c' => array_map(static fn (int $k): string => $kinds[$k](), $chosen)]);
-}
+$searches = PoolSearches::make($pool, array_column($towns, 0));
 
 $sign = static function (int $client) use ($base): CurlHandle {
     $curl = curl_init();
@@ -126,6 +108,8 @@ foreach ([1 => '', 8 => '_8_clients'] as $n => $suffix) {
         $say('ladder_to_count_p50', percentile($ratios, .5), 'times', count($found));
         $say('ladder_to_count_p95', percentile($ratios, .95), 'times', count($found));
     }
+    $reader = $run(array_slice($clients, 0, $n), '/r/2201/sourcing/reader', $searches);
+    $say("reader_p95_ms$suffix", percentile(array_column($reader, 'http'), .95), 'ms', count($reader));
     $facets = $run(array_slice($clients, 0, $n), '/r/2201/sourcing/facets', array_merge($searches, 1 === $n ? $searches : array_merge($searches, $searches, $searches)));
     $facets = array_slice($facets, 1 === $n ? 48 : 0);
     $say("facets_p50_ms$suffix", percentile(array_column($facets, 'http'), .5), 'ms', count($facets));
@@ -139,22 +123,4 @@ function percentile(array $values, float $share): float
     sort($values);
 
     return $values[(int) min(count($values) - 1, ceil($share * count($values)) - 1)] ?? 0.0;
-}
-
-/** @param list<string> $of the most common first */
-function some(array $of, int $most): string
-{
-    return $of[mt_rand(0, min($most, count($of)) - 1)];
-}
-
-/** @param list<string> $of */
-function values(array $of, int $most, int $n): string
-{
-    return implode('|', array_unique(array_map(static fn (): string => some($of, $most), range(1, $n))));
-}
-
-/** @param callable(): string $make */
-function group(callable $make, int $n): string
-{
-    return '('.implode(' OR ', array_unique(array_map(static fn (): string => $make(), range(1, $n)))).')';
 }

@@ -34,11 +34,6 @@ final readonly class Letters
         return $template->fill(array_filter($this->mailing->fields($candidate, $requisition), static fn (string $v): bool => '' !== $v));
     }
 
-    public function language(int $candidate): string
-    {
-        return $this->db->row('SELECT locale FROM candidate WHERE id = :id', ['id' => $candidate])?->str('locale') ?? 'en';
-    }
-
     /**
      * @param int $by     who writes
      * @param bool $anyway although a colleague wrote lately

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Jorvent\People;
 
+use Jorvent\Core\Pay\ExchangeRate;
 use Jorvent\Core\Query\Document;
 use Jorvent\Core\Resume\Blind;
 use Jorvent\Core\Resume\Corrections;
@@ -34,11 +35,9 @@ final class Profiles
     private const NOTHING = ['id' => 0, 'remote' => null, 'pay_expected' => null, 'pay_current' => null, 'pay_currency' => null, 'notice_days' => null, 'first_day' => null, 'permits' => '[]', 'considers_on' => null, 'asked' => 0, 'answered' => 0, 'written_on' => null, 'contact_barred_until' => null, 'corrections' => null, 'notes' => null, 'tags' => null, 'pipelines' => null, 'set_aside' => null];
     private const FOUND = 'c.claims IS NULL AND ';
 
-    /** @var array<string, float>|null */
-    private ?array $perEuro = null;
     private ?Reader $reader = null;
 
-    public function __construct(private readonly Db $db, private readonly ClockInterface $clock)
+    public function __construct(private readonly Db $db, private readonly ClockInterface $clock, private readonly SearchContext $contexts)
     {
     }
 
@@ -236,14 +235,8 @@ final class Profiles
     /** By the newest rate; for the columns of the market, which are of the day someone was indexed. */
     private function euro(?int $minor, string $currency): ?int
     {
-        if (null === $this->perEuro) {
-            $this->perEuro = ['EUR' => 1.0];
-            foreach ($this->db->rows('SELECT DISTINCT ON (currency) currency, per_euro FROM exchange_rate ORDER BY currency, day DESC') as $row) {
-                $this->perEuro[$row->str('currency')] = $row->floatOrNull('per_euro') ?? 1.0;
-            }
-        }
-        $rate = $this->perEuro[$currency] ?? null;
+        $rate = ($this->contexts->on()->perEuro[$currency] ?? 0) / ExchangeRate::SCALE;
 
-        return null === $minor || null === $rate ? null : (int) round($minor / 100 / $rate);
+        return null === $minor || $rate <= 0 ? null : (int) round($minor / 100 / $rate);
     }
 }

@@ -30,14 +30,12 @@ final readonly class SearchReach
 
             return Bits::of($this->ids("SELECT DISTINCT p.candidate_id AS id FROM application p JOIN requisition r ON r.id = p.requisition_id JOIN org_unit u ON u.id = r.unit_id WHERE $visible", $parameters));
         }
-        // mostly there is nobody to hide, which is quickly told
-        $hidden = $this->ids("SELECT id FROM candidate WHERE confidential UNION SELECT x.id FROM candidate x JOIN colleague g ON g.number = x.colleague JOIN application a ON a.candidate_id = x.id WHERE x.colleague IS NOT NULL AND a.state = 'active' AND (g.until IS NULL OR g.until >= :day)", ['day' => $this->clock->now()->format('Y-m-d')]);
-        if ([] === $hidden) {
-            return null;
-        }
         [$visible, $parameters] = $this->access->visible($account, Permission::ReadPipeline);
-        $brought = $this->ids("SELECT DISTINCT p.candidate_id AS id FROM application p JOIN requisition r ON r.id = p.requisition_id JOIN org_unit u ON u.id = r.unit_id WHERE p.candidate_id = ANY (CAST(:hidden AS int[])) AND $visible", $parameters + ['hidden' => '{'.implode(',', $hidden).'}']);
-        $hidden = array_values(array_diff($hidden, $brought));
+        $hidden = $this->ids(
+            "SELECT c.id FROM (SELECT id FROM candidate WHERE confidential UNION SELECT x.id FROM candidate x JOIN colleague g ON g.number = x.colleague JOIN application a ON a.candidate_id = x.id WHERE x.colleague IS NOT NULL AND a.state = 'active' AND (g.until IS NULL OR g.until >= :day)) c
+             WHERE NOT EXISTS (SELECT 1 FROM application p JOIN requisition r ON r.id = p.requisition_id JOIN org_unit u ON u.id = r.unit_id WHERE p.candidate_id = c.id AND $visible)",
+            $parameters + ['day' => $this->clock->now()->format('Y-m-d')],
+        );
 
         return [] === $hidden ? null : gmp_com(Bits::of($hidden));
     }

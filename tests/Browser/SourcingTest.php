@@ -45,7 +45,7 @@ final class SourcingTest extends BrowserTest
         $staff->sees('.crit summary', '12 or more');
         self::assertSame(['k0-from', '12'], $staff->driver->executeScript('return [document.activeElement.id, document.activeElement.value]'), 'what one is typing stays');
         $twelve = (int) $staff->text('#q-total .snd');
-        $staff->sees('#facets', 'One step wider');
+        $staff->sees('#facets', '11 or more');
         $staff->driver->executeScript('document.activeElement.blur()');
         $staff->type('w')->until(static fn (): bool => (int) $staff->text('#q-total .snd') > $twelve, 'a step wider brought nobody');
         $staff->sees('.crit summary', '11 or more');
@@ -76,6 +76,61 @@ final class SourcingTest extends BrowserTest
         $staff->until(static fn (): bool => $before !== $staff->text('.jv-stations'), 'the line above did not follow');
         self::assertTrue($staff->driver->executeScript('return window.stays === true'));
         $staff->type('u')->sees('.is-said', 'back');
+    }
+
+    public function testMarksStayAndManyAreKeptAtOnce(): void
+    {
+        $staff = $this->browser()->signIn('solveig.aune@skerryline.example')->go('/r/2203/sourcing?q='.rawurlencode('diesel'));
+        $staff->driver->executeScript('window.stays = true');
+        self::walkTo($staff, '#reader form .btn-primary[data-key=y]');
+        $staff->type('x')->sees('[data-actionbar]:not([hidden]) [data-count]', '1');
+        $first = $staff->text('#reader h2');
+        $before = $staff->text('#reader h2');
+        $staff->type('j')->until(static fn (): bool => $before !== $staff->text('#reader h2'), 'j did not walk');
+        self::walkTo($staff, '#reader form .btn-primary[data-key=y]');
+        $staff->type('x')->sees('[data-count]', '2')->sees('[data-sentence]', $first);
+        // side by side, and back to where one was
+        $staff->type('=')->sees('.found-compare thead', $first);
+        self::assertCount(2, $staff->driver->findElements(WebDriverBy::cssSelector('.found-compare thead .snd')));
+        $staff->type('o')->sees('.ladder', 'diesel');
+        // another search keeps the marks; taking them off and on again is one key
+        self::walkTo($staff, '#reader form .btn-primary[data-key=y]');
+        $staff->type('x')->sees('[data-count]', '1');
+        $one = $staff->text('#reader h2');
+        self::ask($staff, 'diesel OR pumps')->until(static fn (): bool => str_contains($staff->text('.ladder'), 'one of'), 'the figures did not follow');
+        $staff->sees('[data-actionbar]:not([hidden]) [data-count]', '1')->sees('[data-sentence]', $one);
+        $staff->driver->executeScript('document.activeElement.blur()');
+        $staff->type('y')->sees('.is-said', 'is kept')->until(static fn (): bool => [] === $staff->driver->findElements(WebDriverBy::cssSelector('[data-actionbar]:not([hidden])')), 'still marked');
+        $staff->type('u')->sees('.is-said', 'back');
+    }
+
+    public function testALetterBegunIsNotLostByWalking(): void
+    {
+        $staff = $this->browser()->signIn('solveig.aune@skerryline.example')->go('/r/2204/sourcing?q='.rawurlencode('hull'));
+        self::walkTo($staff, '#reader [data-open-writer]');
+        $name = $staff->text('#reader h2');
+        $staff->type('e')->sees('#letter', 'Send to '.$name);
+        self::assertSame('letter-body', $staff->driver->executeScript('return document.activeElement.id'));
+        $staff->find('#letter-subject')->clear();
+        $staff->find('#letter-subject')->sendKeys('A hull for you');
+        $staff->driver->executeScript('document.activeElement.blur()');
+        $staff->type('j')->until(static fn (): bool => $name !== $staff->text('#reader h2'), 'j did not walk');
+        $other = $staff->text('#reader h2');
+        $staff->type('k')->until(static fn (): bool => $other !== $staff->text('#reader h2'), 'k did not walk back');
+        $staff->type('e')->sees('#letter', 'Send to '.$name);
+        self::assertSame('A hull for you', $staff->find('#letter-subject')->getAttribute('value'));
+        $staff->press('Send to '.$name, '#writer')->sees('.is-said', 'is on its way')->sees('#reader .is-trail', 'A hull for you');
+    }
+
+    public function testGroupsAndTheLineSayTheSame(): void
+    {
+        $staff = $this->browser()->signIn('solveig.aune@skerryline.example')->go('/r/2204/sourcing?q='.rawurlencode('hull NOT agency'));
+        $staff->type('q')->sees('#groups[open]');
+        self::assertSame(['hull', 'agency'], [$staff->find('#g-must')->getAttribute('value'), $staff->find('#g-out')->getAttribute('value')]);
+        $staff->find('#g-one0')->sendKeys('Rhino, weight control');
+        $staff->until(static fn (): bool => 'hull AND (Rhino OR "weight control") NOT agency' === $staff->find('#q')->getAttribute('value'), 'the line did not follow: '.$staff->find('#q')->getAttribute('value'));
+        $staff->sees('.ladder', 'one of');
+        self::ask($staff, 'Rhino')->until(static fn (): bool => 'Rhino' === $staff->find('#g-must')->getAttribute('value'), 'the groups did not follow');
     }
 
     /** Down the list until someone is open with whom that can be done. */

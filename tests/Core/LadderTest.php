@@ -46,6 +46,20 @@ final class LadderTest extends TestCase
         }
     }
 
+    public function testPeopleCountedInPartsAddUp(): void
+    {
+        $random = new \Random\Randomizer(new \Random\Engine\Mt19937(32));
+        for ($round = 0; $round < 60; ++$round) {
+            $rows = $random->getInt(1, 5);
+            $people = array_map(static fn (): array => array_map(static fn (): bool => $random->getInt(0, 2) > 0, range(1, $rows)), range(1, $random->getInt(3, 60)));
+            $parts = [];
+            foreach ($people as $one) {
+                $parts[$random->getInt(0, 2)][] = $one;
+            }
+            self::assertEquals(Ladder::ofPeople($rows, $people), Ladder::sum(array_map(static fn (array $p): Ladder => Ladder::ofPeople($rows, $p), array_values($parts))));
+        }
+    }
+
     public function testNoRows(): void
     {
         $ladder = Ladder::ofPeople(0, [[], [], []]);

@@ -13,7 +13,7 @@ use PHPUnit\Framework\Attributes\DataProvider;
 #[CoversNothing]
 final class PagesTest extends DatabaseTest
 {
-    private const MOST_QUERIES = 23;
+    private const MOST_QUERIES = 25;
 
     /** @return iterable<string, array{string, string}> */
     public static function pages(): iterable

@@ -76,6 +76,23 @@ final class SavedSearchTest extends DatabaseTest
         self::assertSame(1, $this->int('SELECT total FROM saved_search WHERE id = :id', ['id' => $id]));
     }
 
+    public function testASearchIsCopiedToARequisitionOneRecruitsForAndNoOther(): void
+    {
+        $searches = $this->get(SavedSearches::class);
+        $me = $this->as('Solveig Aune')->id;
+        $id = $searches->save($this->requisition(), $me, 'Rare birds', new Search('zyzzyva OR yttrium'), true);
+        $crawler = $this->client->request('GET', '/r/2201/searches');
+        $form = $crawler->filter('form[action$="/copy"]')->first()->form();
+        $this->client->submit($form, ['to' => '2204']);
+        $there = $searches->of($this->int('SELECT id FROM requisition WHERE number = 2204'), $me);
+        self::assertSame(['Rare birds', 'zyzzyva OR yttrium', false], [$there[0]->str('name'), $there[0]->str('text'), $there[0]->bool('shared')]);
+        $this->client->submit($form, ['to' => '999999']);
+        $this->client->followRedirect();
+        self::assertSelectorTextContains('.is-refused', 'R-999999');
+        self::assertCount(1, $searches->of($this->requisition(), $me));
+        self::assertGreaterThan(0, $id);
+    }
+
     public function testASearchIsTakenAlongWithoutLossAndNonsenseIsRefused(): void
     {
         $search = new Search('title:welder AND (TIG OR "pipe welding")', [new Criterion(Kind::Years, from: 3, unstated: true), new Criterion(Kind::OneJob, parts: [new Criterion(Kind::Title, ['welder']), new Criterion(Kind::Years, from: 2)]), new Criterion(Kind::Place, ['Gdańsk'], km: 40, moves: true)]);

@@ -103,6 +103,37 @@ final class SearchTest extends DatabaseTest
         self::assertGreaterThan(500, \count($kept));
     }
 
+    public function testPartsOfThePeopleSearchedByThemselvesAddUp(): void
+    {
+        $people = $this->corpus(new RandomPeople(91, $queries = new RandomQueries(92), new \DateTimeImmutable('2026-11-23')));
+        // every other one moves to another segment
+        foreach (array_keys($people) as $n => $id) {
+            if (0 === $n % 2) {
+                $this->get(Postings::class)->put($id, null);
+                $this->db()->execute("INSERT INTO candidate (id, name, zone, locale, source, created_at) SELECT :new, name, zone, locale, source, created_at FROM candidate WHERE id = :id", ['new' => $id + 100_000, 'id' => $id]);
+                $this->get(Postings::class)->put($id + 100_000, $people[$id]);
+            }
+        }
+        $engine = function (?\Jorvent\People\Store\Segments $of): SearchCandidates {
+            $leaves = new \Jorvent\People\Store\Leaves($this->get(\Doctrine\DBAL\Connection::class), $of);
+
+            return new SearchCandidates(new Sets($leaves, new \Jorvent\People\Store\Runs($this->db(), $leaves, $this->clock()), $this->db()), $this->get(SearchContext::class));
+        };
+        [$whole, $low, $high] = [$engine(null), $engine(new \Jorvent\People\Store\Segments(0, 0)), $engine(new \Jorvent\People\Store\Segments(1, 4))];
+        $random = new RandomPeople(93, $queries, new \DateTimeImmutable('2026-11-23'));
+        $hits = 0;
+        for ($i = 0; $i < 60; ++$i) {
+            $asked = $this->search($random, $queries, $i);
+            [$all, $a, $b] = [$whole($asked), $low($asked), $high($asked)];
+            self::assertEquals($all->ladder, Ladder::sum([$a->ladder, $b->ladder]), (string) json_encode([$asked->text, ...$asked->lines()]));
+            $ids = [...Bits::ids($a->people), ...array_map(static fn (int $id): int => $id + 65_536, Bits::ids($b->people))];
+            sort($ids);
+            self::assertSame(array_reverse(Bits::ids($all->people)), $ids);
+            $hits += [] === Bits::ids($a->people) || [] === Bits::ids($b->people) ? 0 : 1;
+        }
+        self::assertGreaterThan(15, $hits, 'in both');
+    }
+
     public function testAPhraseManyCouldSayIsLearnedAndKeptUp(): void
     {
         $search = $this->get(SearchCandidates::class);

@@ -119,8 +119,8 @@ final class SourcingDeskTest extends DatabaseTest
         $me = $this->as('Solveig Aune')->id;
         $id = $this->int('SELECT min(candidate_id) FROM candidate_words');
         $find = fn (string $q): array => Bits::ids($this->get(SearchCandidates::class)(new Search($q))->people);
-        $this->get(PersonRecord::class)->note($id, 'Met at the harbour fair, likes zzsextants', $me);
-        self::assertSame([[$id], [$id], []], [$find('note:zzsextants'), $find('note:"harbour fair"'), $find('zzsextants')]);
+        $this->get(PersonRecord::class)->note($id, 'Met at the winter quay, likes zzsextants', $me);
+        self::assertSame([[$id], [$id], []], [$find('note:zzsextants'), $find('note:"winter quay"'), $find('zzsextants')]);
         $this->get(Erase::class)($id, 'house');
         self::assertSame(0, $this->int('SELECT count(*) FROM candidate_note WHERE candidate_id = :id', ['id' => $id]));
         self::assertSame(0, $this->int("SELECT count(*) FROM post WHERE key LIKE '%zzsextants%'"));

@@ -60,4 +60,16 @@ final readonly class Ladder
     {
         return new self($rungs, $total, $population, array_sum(array_map(static fn (Rung $r): int => $r->without, $rungs)));
     }
+
+    /**
+     * Of people who were counted in parts, each of them in one: all figures add up.
+     *
+     * @param non-empty-list<self> $parts
+     */
+    public static function sum(array $parts): self
+    {
+        $rungs = array_map(static fn (int $i): Rung => Rung::sum(array_map(static fn (self $l): Rung => $l->rungs[$i], $parts)), array_keys($parts[0]->rungs));
+
+        return self::counted($rungs, array_sum(array_column($parts, 'total')), array_sum(array_column($parts, 'population')));
+    }
 }

@@ -15,4 +15,17 @@ final readonly class Rung
     public function __construct(public int $alone, public int $left, public int $without, public array $adds = [], public array $parts = [], public ?int $loose = null)
     {
     }
+
+    /**
+     * The same row counted among different people, together.
+     *
+     * @param non-empty-list<self> $rungs
+     */
+    public static function sum(array $rungs): self
+    {
+        $adds = array_map(static fn (int $n): int => array_sum(array_map(static fn (self $r): int => $r->adds[$n], $rungs)), array_keys($rungs[0]->adds));
+        $parts = array_map(static fn (int $n): int => array_sum(array_map(static fn (self $r): int => $r->parts[$n], $rungs)), array_keys($rungs[0]->parts));
+
+        return new self(array_sum(array_column($rungs, 'alone')), array_sum(array_column($rungs, 'left')), array_sum(array_column($rungs, 'without')), $adds, $parts, null === $rungs[0]->loose ? null : array_sum(array_column($rungs, 'loose')));
+    }
 }

@@ -23,8 +23,13 @@ final class Leaves
     /** @var array{string, int} oldest open transaction and epoch of the last reading */
     private array $read = ['0', 0];
 
-    public function __construct(private readonly Connection $connection)
+    /** Before the names of what is kept: parts keep their own. */
+    private readonly string $space;
+
+    /** @param Segments|null $segments of whom sets are; null for everyone */
+    public function __construct(private readonly Connection $connection, public readonly ?Segments $segments = null)
     {
+        $this->space = null === $segments ? '' : $segments->from.'-'.$segments->to.':';
     }
 
     /**
@@ -57,7 +62,7 @@ final class Leaves
             $sets[$key] = $entry['few'] ? Bits::of(Bits::numbers('V', $entry['d'])) : Bits::read($entry['d']);
             // stamped anew only when there is a reason to write it
             if ($keeps && ([] !== $changed || !isset($known[$key]))) {
-                apcu_store('leaf:'.$key, ['s' => $xmin, 'v' => array_filter($entry['v'], static fn (string $v): bool => (int) $v >= (int) $xmin)] + $entry);
+                apcu_store('leaf:'.$this->space.$key, ['s' => $xmin, 'v' => array_filter($entry['v'], static fn (string $v): bool => (int) $v >= (int) $xmin)] + $entry);
             }
         }
 
@@ -83,7 +88,7 @@ final class Leaves
         }
         $known = [];
         foreach ($prints as $i => $print) {
-            $entry = '' === $print ? false : apcu_fetch('set:'.$print);
+            $entry = '' === $print ? false : apcu_fetch('set:'.$this->space.$print);
             if (\is_array($entry) && \is_string($entry['s'] ?? null) && \is_string($entry['d'] ?? null)) {
                 $known[$i] = ['s' => $entry['s'], 'd' => $entry['d'], 'e' => $entry['e'] ?? 0];
             }
@@ -125,7 +130,7 @@ final class Leaves
         $found = [] === $wanted ? [] : $compute($wanted, $sets);
         foreach ($found as $i => $set) {
             if ('' !== $prints[$i]) {
-                apcu_store('set:'.$prints[$i], ['s' => $stamp, 'e' => $of, 'd' => gmp_export($set, 8, \GMP_LSW_FIRST | \GMP_NATIVE_ENDIAN)], self::SECONDS);
+                apcu_store('set:'.$this->space.$prints[$i], ['s' => $stamp, 'e' => $of, 'd' => gmp_export($set, 8, \GMP_LSW_FIRST | \GMP_NATIVE_ENDIAN)], self::SECONDS);
             }
         }
         foreach ($known as $i => $entry) {
@@ -134,6 +139,11 @@ final class Leaves
         ksort($found);
 
         return array_values($found);
+    }
+
+    public function space(): string
+    {
+        return $this->space;
     }
 
     /** Whether anything may be kept: in a web server, outside of a transaction. */
@@ -174,7 +184,7 @@ final class Leaves
     {
         $known = [];
         foreach ($keys as $key) {
-            $entry = apcu_fetch('leaf:'.$key);
+            $entry = apcu_fetch('leaf:'.$this->space.$key);
             if (\is_array($entry)) {
                 /** @var array{s: string, e: int, d: string, v: array<int, string>, few: bool} $entry */
                 $known[$key] = $entry;
@@ -200,15 +210,16 @@ final class Leaves
             $stamps[] = $known[$key]['s'] ?? '0';
             foreach ($known[$key]['v'] ?? [] as $seg => $version) {
                 $seen['k'][] = $key;
-                $seen['s'][] = $seg;
+                $seen['s'][] = $seg + ($this->segments->from ?? 0);
                 $seen['v'][] = $version;
             }
         }
         // what a long open transaction keeps from being stamped later is known by its own number, and not sent again
         $again = [] === $seen['k'] ? '' : ' AND NOT EXISTS (SELECT 1 FROM unnest(CAST(:sk AS text[]), CAST(:ss AS int[]), CAST(:sv AS xid8[])) s (key, seg, ver) WHERE s.key = p.key AND s.seg = p.seg AND s.ver = p.ver)';
+        $within = null === $this->segments ? '' : ' AND p.seg BETWEEN '.$this->segments->from.' AND '.$this->segments->to;
         $statement = $this->connection->executeQuery(
             "SELECT NULL AS key, (SELECT epoch FROM post_epoch) AS seg, pg_snapshot_xmin(pg_current_snapshot())::text AS ver, NULL::bytea AS data
-             UNION ALL SELECT p.key, p.seg, p.ver::text, p.data FROM unnest(CAST(:keys AS text[]), CAST(:stamps AS xid8[])) k (key, stamp) JOIN post p ON p.key = k.key AND p.ver >= k.stamp$again",
+             UNION ALL SELECT p.key, p.seg, p.ver::text, p.data FROM unnest(CAST(:keys AS text[]), CAST(:stamps AS xid8[])) k (key, stamp) JOIN post p ON p.key = k.key AND p.ver >= k.stamp$within$again",
             ['keys' => Db::array($keys), 'stamps' => Db::array($stamps)] + ('' === $again ? [] : ['sk' => Db::array($seen['k']), 'ss' => '{'.implode(',', $seen['s']).'}', 'sv' => Db::array($seen['v'])]),
         );
         $epoch = 0;
@@ -221,7 +232,7 @@ final class Leaves
                 $xmin = \is_string($ver) ? $ver : '0';
                 continue;
             }
-            $rows[$key][\is_int($seg) ? $seg : 0] = [\is_string($ver) ? $ver : '0', \is_resource($data) ? (string) stream_get_contents($data) : ''];
+            $rows[$key][(\is_int($seg) ? $seg : 0) - ($this->segments->from ?? 0)] = [\is_string($ver) ? $ver : '0', \is_resource($data) ? (string) stream_get_contents($data) : ''];
         }
 
         return [$epoch, $xmin, $rows];

@@ -111,7 +111,7 @@ final class Runs
         $kept = [];
         $oldest = \PHP_INT_MAX;
         foreach ($keeps ? $ask : [] as $key => $_) {
-            $entry = apcu_fetch('run:'.$key);
+            $entry = apcu_fetch('run:'.$this->leaves->space().$key);
             if (\is_array($entry) && \is_int($entry['s'] ?? null) && $entry['s'] > 0 && \is_array($entry['ids'] ?? null)) {
                 $kept[$key] = ['s' => $entry['s'], 'ids' => array_values(array_filter($entry['ids'], is_int(...)))];
                 $oldest = min($oldest, $entry['s']);
@@ -129,7 +129,7 @@ final class Runs
             $all = [...$sure[$key], ...$ids];
             $found[$key] = gmp_and(Bits::of($all), $ask[$key][0]);
             if ($keeps && (!isset($kept[$key]) || [] !== $look[$key][0])) {
-                apcu_store('run:'.$key, ['s' => $now, 'ids' => $all], self::KEPT_SECONDS);
+                apcu_store('run:'.$this->leaves->space().$key, ['s' => $now, 'ids' => $all], self::KEPT_SECONDS);
             }
         }
 
@@ -143,7 +143,7 @@ final class Runs
         $changed = [];
         foreach ($this->db->rows('SELECT NULL::int AS id, pg_snapshot_xmin(pg_current_snapshot())::text::bigint AS ver UNION ALL SELECT candidate_id, ver::text::bigint FROM candidate_words WHERE ver >= CAST(:since AS xid8)', ['since' => (string) $since]) as $row) {
             $id = $row->intOrNull('id');
-            null === $id ? $now = $row->int('ver') : $changed[$id] = $row->int('ver');
+            null === $id ? $now = $row->int('ver') : $changed[$id - $this->shift()] = $row->int('ver');
         }
 
         return [$now, $changed];
@@ -215,17 +215,25 @@ final class Runs
         $values = $parameters = [];
         foreach ($keys as $i => $key) {
             $values[] = "(CAST(:i$i AS int), CAST(:p$i AS int[]), CAST(:q$i AS tsquery))";
-            $parameters += ["i$i" => $i, "p$i" => '{'.implode(',', $ask[$key][0]).'}', "q$i" => $ask[$key][1]];
+            $parameters += ["i$i" => $i, "p$i" => '{'.implode(',', 0 === $this->shift() ? $ask[$key][0] : array_map(fn (int $id): int => $id + $this->shift(), $ask[$key][0])).'}', "q$i" => $ask[$key][1]];
         }
         foreach ([] === $values ? [] : $this->db->rows('SELECT v.i, w.candidate_id FROM (VALUES '.implode(', ', $values).') v (i, ids, query) JOIN candidate_words w ON w.candidate_id = ANY (v.ids) AND w.words @@ v.query', $parameters) as $row) {
-            $found[$keys[$row->int('i')]][] = $row->int('candidate_id');
+            $found[$keys[$row->int('i')]][] = $row->int('candidate_id') - $this->shift();
         }
 
         return $found;
     }
 
+    private function shift(): int
+    {
+        return $this->leaves->segments?->shift() ?? 0;
+    }
+
     private function learn(Row $row): \GMP
     {
+        if (null !== $this->leaves->segments) {
+            throw new \LogicException('A part learns nothing by itself.');
+        }
         $key = self::key($row);
         $query = Words::query($row);
 

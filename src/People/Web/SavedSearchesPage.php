@@ -7,6 +7,7 @@ namespace Jorvent\People\Web;
 use Doctrine\ORM\EntityManagerInterface;
 use Jorvent\Accounts\Access\Permission;
 use Jorvent\Accounts\Access\Subject;
+use Jorvent\Accounts\Access\SubjectFinder;
 use Jorvent\Core\Search\Search;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\People\RunSavedSearches;
@@ -65,6 +66,23 @@ final class SavedSearchesPage extends Page
             [$name, $search] = SavedSearches::in($content);
             $this->searches->save((int) $_subject->requisitionId, $this->me()->id, $name, $search, false);
         }, 'search_saved', 'saved_searches', ['number' => $number]);
+    }
+
+    /** To another requisition one recruits for: there it is one's own, and runs for its people. */
+    #[Route('/{id}/copy', name: 'saved_search_copy', requirements: ['id' => '\d{1,9}'], methods: ['POST'])]
+    public function copy(int $number, int $id, Request $request, Subject $_subject, SubjectFinder $subjects): Response
+    {
+        $me = $this->me()->id;
+        $to = Input::of($request)->int('to') ?? 0;
+
+        return $this->act(function () use ($id, $to, $me, $_subject, $subjects): void {
+            $subject = $subjects->find(Gate::REQUISITION, $to, $me);
+            if (null === $subject?->requisitionId || !$this->isGranted(Permission::Keep->value, $subject)) {
+                throw Refused::because('requisition_unknown', '', ['number' => (string) $to]);
+            }
+            $row = $this->searches->one($id, (int) $_subject->requisitionId, $me);
+            $this->searches->save($subject->requisitionId, $me, $row->str('name'), SavedSearches::search($row), false);
+        }, 'search_copied', 'saved_searches', ['number' => $number], ['%number%' => (string) $to]);
     }
 
     #[Route('/{id}', name: 'saved_search_act', requirements: ['id' => '\d{1,9}'], methods: ['POST'])]

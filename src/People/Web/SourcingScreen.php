@@ -127,7 +127,7 @@ final readonly class SourcingScreen
     private function reader(Requisition $requisition, SearchResult $result, ?array $person, array $looked, Account $me): array
     {
         if (null === $person) {
-            return ['highlighted' => '', 'titles' => [], 'passages' => [], 'life' => null, 'trail' => [], 'elsewhere' => ['read' => [], 'more' => 0], 'blockers' => [], 'unwritable' => [], 'draft' => null, 'draft_lang' => ''];
+            return ['highlighted' => '', 'titles' => [], 'passages' => [], 'life' => null, 'trail' => [], 'elsewhere' => ['read' => [], 'more' => 0], 'blockers' => []];
         }
         $id = ctype_digit($person['ref']) ? (int) $person['ref'] : 0;
         $profile = 0 === $id ? null : $this->profiles->of([$id])[$id] ?? null;
@@ -135,7 +135,6 @@ final readonly class SourcingScreen
         return [
             'highlighted' => $this->highlighter->mark($person['text'], $looked), 'titles' => array_map(static fn (Stint $s): string => $s->title, $profile->stints ?? []), 'passages' => $this->one->passages($person), 'life' => null === $profile ? null : $this->one->life($profile, $result->rows, $looked),
             'trail' => 0 === $id ? [] : $this->letters->trail($id), 'elsewhere' => 0 === $id ? ['read' => [], 'more' => 0] : $this->one->pipelines($id, $requisition->id, $me), 'blockers' => 0 === $id ? [] : $this->blockers->of($requisition->id, [$id])[$id] ?? [],
-            'unwritable' => 0 === $id ? [] : $this->letters->blockers($id, $me->id), 'draft' => 0 === $id ? null : $this->letters->draft($id, $requisition->id), 'draft_lang' => 0 === $id ? '' : $this->letters->language($id),
         ];
     }
 

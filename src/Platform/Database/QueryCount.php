@@ -59,7 +59,10 @@ final class QueryCount implements Middleware
 
                     public function exec(string $sql): int|string
                     {
-                        $this->counter->add();
+                        // a plan is made once for a connection, which outlives the request
+                        if (!str_starts_with($sql, 'PREPARE ')) {
+                            $this->counter->add();
+                        }
 
                         return parent::exec($sql);
                     }

@@ -54,7 +54,7 @@ abstract class Page extends AbstractController
             }
         } catch (Refused $refused) {
             foreach ($refused->refusals as $refusal) {
-                $this->addFlash('refused', ['id' => 'refusal.'.$refusal->code, 'data' => $refusal->data]);
+                $this->addFlash('refused', ['id' => 'refusal.'.$refusal->code, 'data' => array_combine(array_map(static fn (string $k): string => '%'.$k.'%', array_keys($refusal->data)), array_values($refusal->data))]);
             }
         }
 
