@@ -275,7 +275,7 @@ final class World
         }
         $this->db->execute('UPDATE candidate c SET asked = x.asked, answered = x.answered, written_on = x.day FROM (SELECT candidate_id, count(*) AS asked, count(answered_at) AS answered, CAST(max(written_at) AS date) AS day FROM letter GROUP BY 1) x WHERE c.id = x.candidate_id');
         $this->db->execute("UPDATE candidate SET permits = ARRAY[coalesce(country, 'NO')::text], remote = id % 4 = 0, considers_on = CASE WHEN id % 5 = 0 THEN CAST(:day AS date) - (id % 150) END WHERE id BETWEEN 30 AND 400 AND id % 2 = 0 AND claims IS NULL", ['day' => $this->today->format('Y-m-d')]);
-        foreach ([211 => 'Asks for a cabin of her own on long nights.', 226 => 'Spoke at the harbour fair; would rather start after the herring.', 238 => 'Knows our crew on the Vigo run.'] as $id => $text) {
+        foreach ([211 => 'Asks for a cabin of their own on long nights.', 226 => 'Spoke at the harbour fair; would rather start after the herring.', 238 => 'Knows our crew on the Vigo run.'] as $id => $text) {
             $this->db->insert('candidate_note', ['candidate_id' => $id, 'account_id' => $this->accounts['Solveig Aune'], 'text' => $text, 'at' => $this->ago(20)]);
         }
     }

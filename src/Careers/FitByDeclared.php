@@ -10,8 +10,8 @@ use Jorvent\Platform\Database\Db;
 use Psr\Clock\ClockInterface;
 
 /**
- * Whether fit ranks those up or down who declared something: told from counts alone, for nobody's declaration is tied to them. In each department and quarter that is over the share of an answer is held against where applicants stood by fit
- * among those of their opening, 0 last, 100 first.
+ * Whether fit ranks those up or down who declared something: told from counts alone, for nobody's declaration is tied to them. In each department and quarter that is over the share of an answer is held against the
+ * mean fit of those who applied. (Places within an opening would not do: their mean is the same in each.)
  */
 final readonly class FitByDeclared
 {
@@ -26,14 +26,13 @@ final readonly class FitByDeclared
     {
         $now = $this->clock->now();
         $current = $now->setDate((int) $now->format('Y'), 3 * intdiv((int) $now->format('n') - 1, 3) + 1, 1)->format('Y-m-d');
-        $places = [];
+        $fits = [];
         foreach ($this->db->rows(
-            "SELECT unit_id, quarter, avg(place) AS place, count(*) AS n FROM (
-                SELECT r.unit_id, CAST(date_trunc('quarter', p.applied_at) AS date) AS quarter, 100 * (1 - percent_rank() OVER (PARTITION BY p.requisition_id ORDER BY p.fit DESC)) AS place, count(*) OVER (PARTITION BY p.requisition_id) AS many
-                FROM application p JOIN requisition r ON r.id = p.requisition_id WHERE p.fit IS NOT NULL AND p.origin = 'applied' AND p.applied_at < :now AND p.applied_at >= CAST(:now AS date) - make_interval(months => 3 * :q)) x WHERE many > 1 GROUP BY 1, 2",
+            "SELECT r.unit_id, CAST(date_trunc('quarter', p.applied_at) AS date) AS quarter, avg(p.fit) AS fit, count(*) AS n FROM application p JOIN requisition r ON r.id = p.requisition_id
+             WHERE p.fit IS NOT NULL AND p.origin = 'applied' AND p.applied_at < :now AND p.applied_at >= CAST(:now AS date) - make_interval(months => 3 * :q) GROUP BY 1, 2",
             ['now' => $current, 'q' => self::QUARTERS],
         ) as $row) {
-            $places[$row->int('unit_id')][$row->str('quarter')] = [$row->floatOrNull('place') ?? 50.0, $row->int('n')];
+            $fits[$row->int('unit_id')][$row->str('quarter')] = [$row->floatOrNull('fit') ?? 0.0, $row->int('n')];
         }
         $counts = [];
         foreach ($this->db->rows('SELECT unit_id, quarter, question, answer, n FROM declared WHERE quarter < :now AND quarter >= CAST(:now AS date) - make_interval(months => 3 * :q)', ['now' => $current, 'q' => self::QUARTERS]) as $row) {
@@ -47,9 +46,9 @@ final readonly class FitByDeclared
                 foreach ($counts[$question] as $unit => $quarters) {
                     foreach ($quarters as $quarter => $given) {
                         $all = array_sum($given);
-                        $place = $places[$unit][$quarter] ?? null;
-                        if (null !== $place && $all >= $smallest) {
-                            $cells[] = ['share' => ($given[$answer] ?? 0) / $all, 'outcome' => $place[0], 'people' => $place[1]];
+                        $fit = $fits[$unit][$quarter] ?? null;
+                        if (null !== $fit && $all >= $smallest) {
+                            $cells[] = ['share' => ($given[$answer] ?? 0) / $all, 'outcome' => $fit[0], 'people' => $fit[1]];
                         }
                     }
                 }

@@ -15,7 +15,7 @@ final class AccessibilityTest extends BrowserTest
     {
         $browser = $this->browser()->signIn('solveig.aune@skerryline.example');
         $application = $this->first($browser);
-        $views = ['/today', '/requisitions', '/requisitions/new?profile=2', '/r/2201/brief', '/r/2211/brief', '/r/2202/adverts', '/r/2201/adverts', '/r/2201/adverts/preview/harbour', '/r/2201/sourcing', '/r/2201/sourcing?q=(PLC+or', '/r/2201/sourcing?in=outside&q=weld*', '/r/2201/pipeline', '/r/2201/fit', '/r/2201/searches', '/r/2201/pipeline?show=ended', '/r/2201/pipeline/close?application[]='.$application, '/r/2201/interviews', '/r/2201/interviews/arrange/'.$application, '/r/2205/offer', '/r/2207/outcome', '/r/2201/outcome', '/r/2201/history', '/people/62', '/find?q=ma', '/keys', '/me', '/nothing-here'];
+        $views = ['/today', '/requisitions', '/requisitions/new?profile=2', '/r/2201/brief', '/r/2211/brief', '/r/2202/adverts', '/r/2201/adverts', '/r/2201/adverts/preview/harbour', '/r/2201/sourcing', '/r/2201/sourcing?q=(PLC+or', '/r/2201/sourcing?in=outside&q=weld*', '/r/2201/pipeline', '/r/2201/fit', '/r/2201/searches', '/r/2201/sourcing/compare?people[]=62&people[]=71&people[]=80', '/r/2201/pipeline?show=ended', '/r/2201/pipeline/close?application[]='.$application, '/r/2201/interviews', '/r/2201/interviews/arrange/'.$application, '/r/2205/offer', '/r/2207/outcome', '/r/2201/outcome', '/r/2201/history', '/people/62', '/find?q=ma', '/keys', '/me', '/nothing-here'];
         $found = [];
         foreach ($views as $view) {
             $found[$view] = $browser->go($view)->axe();

@@ -18,10 +18,10 @@ final class PagesTest extends DatabaseTest
     /** @return iterable<string, array{string, string}> */
     public static function pages(): iterable
     {
-        foreach (['/today', '/intake', '/lists', '/requisitions', '/departments', '/departments/2', '/why?typed=4412&company=', '/requisitions/new?profile=abc', '/requisitions?state=all&q=berg', '/requisitions/new?profile=3', '/r/2201/brief', '/r/2206/brief', '/r/2201/adverts', '/r/2201/sourcing?q=PLC+OR+SCADA', '/r/2201/sourcing?q=PLC&in=outside', '/r/2201/pipeline', '/r/2201/pipeline?show=ended', '/r/2201/interviews', '/r/2205/offer', '/r/2207/outcome', '/r/2201/history', '/people/62', '/find?q=a'] as $path) {
+        foreach (['/today', '/intake', '/lists', '/requisitions', '/departments', '/departments/2', '/why?typed=4412&company=', '/requisitions/new?profile=abc', '/requisitions?state=all&q=berg', '/requisitions/new?profile=3', '/r/2201/brief', '/r/2206/brief', '/r/2201/adverts', '/r/2201/sourcing?q=PLC+OR+SCADA', '/r/2201/sourcing?q=PLC&in=outside', '/r/2201/sourcing/compare?people[]=62&people[]=71&people[]=80&people[]=81', '/r/2201/searches', '/people/62/openings', '/r/2201/pipeline', '/r/2201/pipeline?show=ended', '/r/2201/interviews', '/r/2205/offer', '/r/2207/outcome', '/r/2201/history', '/people/62', '/find?q=a'] as $path) {
             yield $path => ['Solveig Aune', $path];
         }
-        foreach (['/staff', '/sites', '/rates', '/question-library', '/catalogue', '/catalogue/1', '/catalogue/1/questions', '/approval-rules', '/holidays', '/colleagues', '/data', '/dictionary'] as $path) {
+        foreach (['/staff', '/sites', '/rates', '/question-library', '/catalogue', '/catalogue/1', '/catalogue/1/questions', '/approval-rules', '/holidays', '/colleagues', '/data', '/dictionary', '/thesaurus', '/declared'] as $path) {
             yield $path => ['Runa Eikeland', $path];
         }
         yield '/careers' => ['', '/careers'];

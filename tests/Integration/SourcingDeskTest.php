@@ -264,6 +264,33 @@ final class SourcingDeskTest extends DatabaseTest
         self::assertSelectorTextContains('#suits', 'R-'.$found[0]['number']);
     }
 
+    public function testWhetherFitRanksThoseWhoDeclaredSomethingIsToldFromCountsAlone(): void
+    {
+        $this->db()->execute('DELETE FROM declared');
+        $this->db()->execute("UPDATE application SET applied_at = now() WHERE applied_at < date_trunc('quarter', now())");
+        $requisition = $this->requisition(2201);
+        $people = array_map(static fn ($r): int => $r->int('id'), $this->db()->rows('SELECT id FROM candidate c WHERE NOT EXISTS (SELECT 1 FROM application a WHERE a.candidate_id = c.id AND a.requisition_id = :r) ORDER BY id LIMIT 40', ['r' => $requisition->id]));
+        for ($q = 1; $q <= 8; ++$q) {
+            $at = "CAST(date_trunc('quarter', now()) - interval '".(3 * $q)." months' + interval '9 days' AS timestamptz)";
+            foreach (['woman' => $q, 'man' => 10 - $q] as $answer => $n) {
+                $this->db()->execute("INSERT INTO declared (unit_id, quarter, question, answer, n) SELECT unit_id, CAST(date_trunc('quarter', $at) AS date), 'gender', :a, :n FROM requisition WHERE id = :r", ['a' => $answer, 'n' => $n, 'r' => $requisition->id]);
+            }
+            foreach (\array_slice($people, 5 * ($q - 1), 5) as $i => $one) {
+                // those of a quarter with more of them stand higher: 40 points between all and none
+                $this->db()->execute("INSERT INTO application (candidate_id, requisition_id, origin, stage, entered_at, applied_at, fit) VALUES (:c, :r, 'applied', 'new', $at, $at, :f)", ['c' => $one, 'r' => $requisition->id, 'f' => 30 + 4 * $q + [-2, -1, 0, 1, 2][$i]]);
+            }
+        }
+        $found = $this->get(\Jorvent\Careers\FitByDeclared::class)->of()['gender'] ?? [];
+        self::assertEqualsWithDelta([40, 40, 40], [$found['woman']?->difference, $found['woman']?->least, $found['woman']?->most], 1e-6);
+        self::assertEqualsWithDelta(-40, $found['man']?->difference, 1e-6);
+        $this->as('Runa Eikeland');
+        $this->client->request('GET', '/declared');
+        self::assertSelectorTextContains('main', 'ranked higher');
+        $this->db()->execute("UPDATE declared SET n = 1 WHERE answer = 'woman'");
+        $this->db()->execute("UPDATE declared SET n = 1 WHERE answer = 'man'");
+        self::assertNull($this->get(\Jorvent\Careers\FitByDeclared::class)->of()['gender']['woman'] ?? null, 'groups too small to be shown tell nothing');
+    }
+
     public function testOneComesBackToWhereOneWas(): void
     {
         $this->as('Solveig Aune');
