@@ -66,7 +66,7 @@ final readonly class SearchCandidates
         }
         [$ladder, $people, $short, $counted] = self::ladder($plans, $sets, $everyone);
 
-        return new SearchResult($parsed, $rows, $ladder, $people, $short, ($counted - $started) / 1e6, $more);
+        return new SearchResult($parsed, $rows, $ladder, $people, $short, ($counted - $started) / 1e6, (hrtime(true) - $started) / 1e6, $more);
     }
 
     /**
@@ -117,39 +117,21 @@ final readonly class SearchCandidates
     }
 
     /**
-     * The sets by which some are chosen to be scored: added up for everyone, once for a brief, for what is found differs from search to search and the points do not; and how lately people were active.
-     *
-     * @return array{points: list<Expr>, active: list<Expr>}
-     */
-    public function choice(Wanted $wanted, Weights $weights): array
-    {
-        return ['points' => $this->strong($wanted, $weights)->digits(), 'active' => [new Leaf('active'), ...array_map(static fn (int $i): Expr => new Leaf('active.'.$i), range(0, Numbers::BITS['active'] - 1))]];
-    }
-
-    /**
-     * So many of a set to be scored: those who meet most of what a brief asks for, each part by its weight; of equals the most lately active, and those of whom that is not known last.
-     *
-     * @param array{points: list<\GMP>, active: list<\GMP>} $sets of choice()
+     * So many of a set to be scored: those who meet most of what a brief asks for, each part by its weight; of equals the most lately active, and those of whom that is not known last. Points are added up for everyone, once for a brief: what is
+     * found differs from search to search, the points do not.
      *
      * @return list<int>
      */
-    public static function strongest(\GMP $people, array $sets, int $most): array
+    public function strongest(\GMP $people, Wanted $wanted, Weights $weights, int $most): array
     {
         if (gmp_popcount($people) <= $most) {
             return Bits::ids($people);
         }
-        [$sure, $tied, $left] = self::top($people, $sets['points'], $most);
+        $digits = $this->strong($wanted, $weights)->digits();
+        $sets = $this->sets->of([...$digits, new Leaf('active'), ...array_map(static fn (int $i): Expr => new Leaf('active.'.$i), range(0, Numbers::BITS['active'] - 1))]);
+        [$sure, $tied, $left] = self::top($people, \array_slice($sets, 0, \count($digits)), $most);
 
-        return [...Bits::ids($sure), ...self::latest($tied, $sets['active'], $left)];
-    }
-
-    /** @return array{points: list<\GMP>, active: list<\GMP>} */
-    public function chosenBy(Wanted $wanted, Weights $weights): array
-    {
-        $choice = $this->choice($wanted, $weights);
-        $sets = $this->sets->of([...$choice['points'], ...$choice['active']]);
-
-        return ['points' => \array_slice($sets, 0, \count($choice['points'])), 'active' => \array_slice($sets, \count($choice['points']))];
+        return [...Bits::ids($sure), ...self::latest($tied, \array_slice($sets, \count($digits)), $left)];
     }
 
     /** What fit will give, as near as sets can tell: each part by its share, in steps; whoever does not tell of a part is given about what others have. */

@@ -15,6 +15,7 @@ use Jorvent\Core\Search\Index\Leaf;
 use Jorvent\Core\Search\Kind;
 use Jorvent\Core\Search\Search;
 use Jorvent\Core\Search\Split;
+use Jorvent\Core\Search\When;
 use Jorvent\People\Store\Bits;
 use Jorvent\People\Store\Runs;
 use Jorvent\People\Store\Sets;
@@ -49,27 +50,30 @@ final readonly class Suggest
         }
         $all = array_merge(...$asked);
         $known = $this->thesaurus->near($all);
-        $found = [];
+        $tried = [];
         foreach ($asked as $i => $terms) {
-            $tried = [];
+            $of = [];
             foreach ($terms as $term) {
                 foreach ($known[$term] ?? [] as $near) {
                     // what another row asks for already is no way out of this one
                     if (!\in_array(self::folded($near['term']), $all, true)) {
-                        $tried[self::folded($near['term'])] ??= $near;
+                        $of[self::folded($near['term'])] ??= ['row' => $i] + $near;
                     }
                 }
             }
-            $gains = [];
-            foreach (\array_slice($tried, 0, self::TRIED) as $near) {
-                $brings = $this->brings($result->rows[$i], $near['term'], $result->oneShort[$i]);
-                if (null !== $brings && $brings > 0) {
-                    $gains[] = ['row' => $i, 'gain' => $brings] + $near;
-                }
-            }
-            usort($gains, static fn (array $a, array $b): int => [$b['curated'], $b['gain'], $a['term']] <=> [$a['curated'], $a['gain'], $b['term']]);
-            array_push($found, ...\array_slice($gains, 0, self::SHOWN));
+            array_push($tried, ...array_values(\array_slice($of, 0, self::TRIED)));
         }
+        $found = [];
+        foreach ($this->brings($result, $tried) as $n => $gain) {
+            if (null !== $gain && $gain > 0) {
+                $found[] = $tried[$n] + ['gain' => $gain];
+            }
+        }
+        usort($found, static fn (array $a, array $b): int => [$b['curated'], $b['gain'], $a['term']] <=> [$a['curated'], $a['gain'], $b['term']]);
+        $shown = [];
+        $found = array_values(array_filter($found, static function (array $f) use (&$shown): bool {
+            return ($shown[$f['row']] = ($shown[$f['row']] ?? 0) + 1) <= self::SHOWN;
+        }));
         usort($found, static fn (array $a, array $b): int => [$b['gain'], $a['row'], $a['term']] <=> [$a['gain'], $b['row'], $b['term']]);
 
         return $found;
@@ -154,24 +158,36 @@ final readonly class Suggest
         return implode(' ', (new Tokeniser())->row($term));
     }
 
-    /** How many of some people a term would let through; null where that can not be told quickly. */
-    private function brings(Node|Criterion $row, string $term, \GMP $missing): ?int
+    /**
+     * How many of those who miss only its row each term would let through; null where that can not be told quickly.
+     *
+     * @param list<array{row: int, term: string, curated: bool}> $tried
+     *
+     * @return array<int, int|null>
+     */
+    private function brings(SearchResult $result, array $tried): array
     {
-        if (0 === gmp_sign($missing)) {
-            return 0;
+        $gains = $said = $keys = [];
+        foreach ($tried as $n => ['row' => $i, 'term' => $term]) {
+            $row = $result->rows[$i];
+            $terms = (new Tokeniser())->row($term);
+            $gains[$n] = null;
+            if ([] === $terms || 0 === gmp_sign($result->oneShort[$i])) {
+                continue;
+            }
+            if ($row instanceof Node) {
+                $said[$n] = [new Row($terms), $result->oneShort[$i]];
+            } elseif (Kind::Certificate !== $row->kind && !$row->isBetween() && When::Ever === $row->when) {
+                // one that is tied to a time is asked again when it is taken
+                $keys[$n] = new Leaf((Kind::Title === $row->kind ? 'v:t:' : 'ed:d:').implode(' ', $terms));
+            }
         }
-        $terms = (new Tokeniser())->row($term);
-        if ($row instanceof Criterion) {
-            $phrase = implode(' ', $terms);
-            $key = match ($row->kind) {
-                Kind::Title => 'v:t:'.$phrase, Kind::Field => 'ed:d:'.$phrase, default => null,
-            };
-
-            // one that is tied to a time is asked again when it is taken
-            return null === $key || $row->isBetween() || \Jorvent\Core\Search\When::Ever !== $row->when ? null : gmp_popcount(gmp_and($missing, $this->sets->of([new Leaf($key)])[0]));
+        $sets = [] === $keys ? [] : array_combine(array_keys($keys), $this->sets->of(array_values($keys)));
+        foreach ($sets as $n => $set) {
+            $gains[$n] = gmp_popcount(gmp_and($result->oneShort[$tried[$n]['row']], $set));
         }
 
-        return [] === $terms ? null : $this->runs->among(new Row($terms), $missing);
+        return array_replace($gains, [] === $said ? [] : $this->runs->among($said));
     }
 
     /** @return list<array{'skill'|'title', string, string}> kind, as it is written, and key of the most common skills and titles; up to ten minutes old */

@@ -163,7 +163,7 @@ final class SearchTest extends DatabaseTest
     {
         $result = $this->get(SearchCandidates::class)(new Search());
         self::assertSame($this->int('SELECT count(*) FROM candidate WHERE erased_at IS NULL AND merged_into IS NULL'), $result->ladder->total);
-        $latest = SearchCandidates::strongest($result->people, $this->get(SearchCandidates::class)->chosenBy(new \Jorvent\Core\Fit\Wanted([], []), \Jorvent\Core\Fit\Weights::of(new \Jorvent\Core\Fit\Wanted([], []))), 40);
+        $latest = $this->get(SearchCandidates::class)->strongest($result->people, new \Jorvent\Core\Fit\Wanted([], []), \Jorvent\Core\Fit\Weights::of(new \Jorvent\Core\Fit\Wanted([], [])), 40);
         sort($latest);
         $expected = array_map(static fn ($r): int => $r->int('id'), $this->db()->rows('SELECT id, active_on FROM candidate WHERE erased_at IS NULL AND merged_into IS NULL ORDER BY active_on DESC NULLS LAST, id DESC LIMIT 40'));
         sort($expected);
@@ -201,7 +201,7 @@ final class SearchTest extends DatabaseTest
         $weighing = $fits->weighing($requisition);
         $everyone = $search(new Search())->people;
         $best = \array_slice($fits->rank($weighing, Bits::ids($everyone))->ids, 0, 25);
-        $chosen = SearchCandidates::strongest($everyone, $search->chosenBy($weighing->measure->wanted, $weighing->weights), 150);
+        $chosen = $search->strongest($everyone, $weighing->measure->wanted, $weighing->weights, 150);
         self::assertCount(150, array_unique($chosen));
         self::assertGreaterThanOrEqual(23, \count(array_intersect($best, $chosen)), 'nearly all of the best are among them');
     }

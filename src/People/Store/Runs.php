@@ -149,18 +149,41 @@ final class Runs
         return [$now, $changed];
     }
 
-    /** How many of some people say a row of words; null where too many could and nobody asked for it before. Nothing is learned for it. */
-    public function among(Row $row, \GMP $people): ?int
+    /**
+     * How many of some people say each of several rows of words, all of them in three statements. Nothing is learned for it.
+     *
+     * @param array<int, array{Row, \GMP}> $asked
+     *
+     * @return array<int, int|null> null where too many could and nobody asked for it before
+     */
+    public function among(array $asked): array
     {
-        $own = 1 === \count($row->terms) && !$row->prefix;
-        $keys = $own || isset($this->known([$row])[self::key($row)]) ? [$own ? self::word($row, $row->terms[0]) : self::key($row)] : array_map(static fn (string $t): string => self::word($row, $t), $row->terms);
-        $could = array_reduce($this->leaves->load($keys), gmp_and(...), $people);
-        $count = gmp_popcount($could);
-        if (0 === $count || 1 === \count($keys)) {
-            return $count;
+        $known = $this->known(array_values(array_filter(array_column($asked, 0), static fn (Row $r): bool => \count($r->terms) > 1)));
+        $keys = array_map(static fn (array $a): array => match (true) {
+            isset($known[self::key($a[0])]) => [self::key($a[0])],
+            default => array_map(static fn (string $t): string => self::word($a[0], $t), $a[0]->terms),
+        }, $asked);
+        $sets = $this->leaves->load(array_merge(...array_values($keys)));
+        $counts = $check = [];
+        foreach ($asked as $i => [$row, $people]) {
+            $could = array_reduce($keys[$i], static fn (\GMP $set, string $key): \GMP => gmp_and($set, $sets[$key]), $people);
+            $counts[$i] = gmp_popcount($could);
+            if (\count($keys[$i]) > 1 && $counts[$i] > 0) {
+                $check[$i] = [$could, Words::query($row)];
+            }
+        }
+        $few = array_filter($check, static fn (array $c, int $i): bool => $counts[$i] <= self::CHECKED, \ARRAY_FILTER_USE_BOTH);
+        foreach ($this->checked(array_map(static fn (array $c): array => [Bits::ids($c[0]), $c[1]], $few)) as $i => $ids) {
+            $counts[$i] = \count($ids);
         }
 
-        return $count > self::CHECKED ? null : \count($this->checked([[Bits::ids($could), Words::query($row)]])[0]);
+        $told = [];
+        foreach (array_keys($asked) as $i) {
+            $n = $counts[$i];
+            $told[$i] = isset($check[$i]) && !isset($few[$i]) ? null : $n;
+        }
+
+        return $told;
     }
 
     /** Forgets what nobody asked for lately, the oldest first where there are too many. */

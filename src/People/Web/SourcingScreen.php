@@ -7,7 +7,6 @@ namespace Jorvent\People\Web;
 use Jorvent\Accounts\Entity\Account;
 use Jorvent\Core\Fit\Ranking;
 use Jorvent\Core\Query\Groups;
-use Jorvent\Core\Search\Index\Numbers;
 use Jorvent\Core\Search\Kind;
 use Jorvent\Core\Search\Search;
 use Jorvent\Core\Search\Stint;
@@ -54,9 +53,8 @@ final readonly class SourcingScreen
     public function of(Requisition $requisition, Search $search, SourcingAsked $asked, Account $me, string $part = 'all'): array
     {
         $weighing = $this->fits->weighing($requisition);
-        $times = [hrtime(true)];
-        $result = $this->searched($requisition, $search, $weighing, $me);
-        $times[] = hrtime(true);
+        $result = $this->searched($requisition, $search, $me);
+        $started = hrtime(true);
         $this->turn->check();
         $place = $asked->isPlain() ? $this->places->of($me->id, $requisition->id) : null;
         $source = $place['source'] ?? $asked->source;
@@ -65,7 +63,7 @@ final readonly class SourcingScreen
         $outside = $this->people->outside($requisition->id, $weighing, $answers);
         $ranking = 'outside' === $source ? null : $this->ranked($result, $source, $weighing, $this->fresh($asked->new, $requisition, $me));
         $refs = null === $ranking ? array_column($outside, 'ref') : array_map(strval(...), $ranking->ids);
-        $times[] = hrtime(true);
+        $scored = hrtime(true);
         $this->turn->check();
         $at = '' === $open ? false : array_search($open, $refs, true);
         $pages = max(1, (int) ceil(\count($refs) / self::SHOWN));
@@ -84,7 +82,7 @@ final readonly class SourcingScreen
         $position = null === $person ? 0 : 1 + (int) array_search($person['ref'], $refs, true);
         $common = [
             'number' => $requisition->number, 'search' => $search, 'query' => $search->text, 'result' => $result, 'source' => $source, 'person' => $person, 'position' => $position, 'scored' => \count($refs), 'page' => $page, 'next' => ['ref' => $refs[$position] ?? ''], 'rows' => $this->rows->shown($search, $result, $address),
-            'address' => $address, 'approved' => $requisition->isApproved(), 'short' => 'short' === $source ? self::missed($result, array_column($shown, 'ref')) : [], 'times' => ['ladder' => ($times[1] - $times[0]) / 1e6, 'fit' => ($times[2] - $times[1]) / 1e6],
+            'address' => $address, 'approved' => $requisition->isApproved(), 'short' => 'short' === $source ? self::missed($result, array_column($shown, 'ref')) : [], 'times' => ['ladder' => $result->took, 'fit' => ($scored - $started) / 1e6],
         ];
         $list = 'reader' === $part ? [] : [
             'groups' => Groups::of($result->query), 'banks' => $this->banks($answers), 'outside' => \count($outside), 'found' => $shown, 'cut' => 'outside' !== $source && \count($refs) >= FitOfCandidates::SCORED, 'pages' => $pages, 'aside' => $this->people->setAside($requisition->id),
@@ -94,12 +92,10 @@ final readonly class SourcingScreen
         return $common + $list + ('list' === $part ? [] : $this->reader($requisition, $result, $person, $looked, $me));
     }
 
-    /** A search with all that ranking what it finds needs, read at one moment. */
-    public function searched(Requisition $requisition, Search $search, Weighing $weighing, Account $me): SearchResult
+    /** A search within the searcher's reach, with those set aside at the same moment. */
+    public function searched(Requisition $requisition, Search $search, Account $me): SearchResult
     {
-        $choice = $this->search->choice($weighing->measure->wanted, $weighing->weights);
-
-        return ($this->search)($search, $this->reach->of($me), null, [SearchCandidates::aside($requisition->number), ...$choice['active'], ...$choice['points']]);
+        return ($this->search)($search, $this->reach->of($me), null, [SearchCandidates::aside($requisition->number)]);
     }
 
     /** Those found, or one short, without whom was set aside, by fit; of a result of searched(). */
@@ -107,9 +103,8 @@ final readonly class SourcingScreen
     {
         $people = 'short' === $source ? array_reduce($result->oneShort, gmp_or(...), gmp_init(0)) : $result->people;
         $people = gmp_and(null === $fresh ? $people : gmp_and($people, $fresh), gmp_com($result->more[0]));
-        $days = 1 + Numbers::BITS['active'];
 
-        return $this->fits->rank($weighing, SearchCandidates::strongest($people, ['active' => \array_slice($result->more, 1, $days), 'points' => \array_slice($result->more, 1 + $days)], FitOfCandidates::SCORED));
+        return $this->fits->rank($weighing, $this->search->strongest($people, $weighing->measure->wanted, $weighing->weights, FitOfCandidates::SCORED));
     }
 
     /** Only who is new in a saved search, when one comes from there. */

@@ -52,7 +52,7 @@ final class RecallCommand extends Command
                 $all += $this->values->of($measure, $some);
             }
             $best = \array_slice(\Jorvent\Core\Fit\Ranking::of($weights, $all)->ids, 0, self::BEST);
-            $shares[] = \count(array_intersect($best, SearchCandidates::strongest($people, $this->search->chosenBy($measure->wanted, $weights), FitOfCandidates::SCORED))) / self::BEST;
+            $shares[] = \count(array_intersect($best, $this->search->strongest($people, $measure->wanted, $weights, FitOfCandidates::SCORED))) / self::BEST;
         }
         if ([] === $shares) {
             $output->writeln('Nowhere are more people found than are scored.');
