@@ -41,7 +41,7 @@ final class PoolSearches
     /** @param list<string> $of the most common first */
     private static function some(array $of, int $most): string
     {
-        return $of[mt_rand(0, min($most, count($of)) - 1)];
+        return $of[mt_rand(0, min($most, \count($of)) - 1)];
     }
 
     /** @param list<string> $of */

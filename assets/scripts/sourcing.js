@@ -127,15 +127,18 @@
     }
   }
   // distributions come after the figures
-  let later = null;
+  let later = null, facets = null;
   async function more() {
     const place = document.getElementById('facets');
     if (!place) { return; }
+    // keeping someone changes nothing of them
+    const about = place.dataset.facets + document.querySelector('#q-total .snd')?.textContent;
+    if (facets && facets.about === about) { place.innerHTML = facets.html; return; }
     later?.abort();
     later = new AbortController();
     try {
       const response = await fetch(place.dataset.facets, { signal: later.signal, headers: { 'X-Turn': `${tab}f.${++turns}` } });
-      if (response.ok && document.contains(place)) { place.innerHTML = await response.text(); }
+      if (response.ok && document.contains(place)) { facets = { about, html: await response.text() }; place.innerHTML = facets.html; }
     } catch { /* the next answer brings them */ }
   }
   // an outside database answers when it can; the list takes in each answer as it comes

@@ -29,8 +29,8 @@ final readonly class Suggest
     private const TRIED = 12;
     /** From so many found on, something to narrow by is offered. */
     public const MANY = 100;
-    private const SKILLS = 90;
-    private const TITLES = 40;
+    private const SKILLS = 60;
+    private const TITLES = 25;
     private const SECONDS = 600;
 
     public function __construct(private Db $db, private Sets $sets, private Runs $runs, private Thesaurus $thesaurus)

@@ -10,7 +10,6 @@ use Jorvent\Accounts\Entity\Account;
 use Jorvent\Core\Fit\Fit;
 use Jorvent\People\Store\FitValues;
 use Jorvent\Platform\Database\Db;
-use Jorvent\Platform\Database\Record;
 use Jorvent\Requisitions\Entity\Requisition;
 
 /** The other way round: which open requisitions someone suits, by the weights each began with. A part nobody can compare takes one half. */

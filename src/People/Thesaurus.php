@@ -88,15 +88,15 @@ final readonly class Thesaurus
         return $this->db->transaction(function () use ($today): int {
             $this->db->execute('DELETE FROM near_term');
             $pairs = $this->db->rows(
-                "WITH newest AS MATERIALIZED (SELECT candidate_id, reading FROM resume WHERE reading IS NOT NULL ORDER BY id DESC LIMIT ".self::RESUMES."),
+                'WITH newest AS MATERIALIZED (SELECT candidate_id, reading FROM resume WHERE reading IS NOT NULL ORDER BY id DESC LIMIT '.self::RESUMES."),
                 said AS MATERIALIZED (SELECT candidate_id AS c, lower(k) AS t, k AS w FROM newest, LATERAL jsonb_object_keys(CASE WHEN jsonb_typeof(reading -> 'skills') = 'object' THEN reading -> 'skills' ELSE '{}' END) k
                     UNION SELECT candidate_id, lower(s ->> 'title'), s ->> 'title' FROM newest, LATERAL jsonb_array_elements(CASE WHEN jsonb_typeof(reading -> 'spells') = 'array' THEN reading -> 'spells' ELSE '[]' END) s WHERE length(s ->> 'title') > 2),
                 everyone AS (SELECT count(DISTINCT c)::float8 AS n FROM said),
-                common AS MATERIALIZED (SELECT t, count(DISTINCT c)::float8 AS n, mode() WITHIN GROUP (ORDER BY w) AS written FROM said GROUP BY t HAVING count(DISTINCT c) >= 5 ORDER BY 2 DESC, 1 LIMIT ".self::COMMON."),
+                common AS MATERIALIZED (SELECT t, count(DISTINCT c)::float8 AS n, mode() WITHIN GROUP (ORDER BY w) AS written FROM said GROUP BY t HAVING count(DISTINCT c) >= 5 ORDER BY 2 DESC, 1 LIMIT ".self::COMMON.'),
                 together AS (SELECT a.t AS one, b.t AS other, count(DISTINCT a.c)::float8 AS n FROM said a JOIN said b ON b.c = a.c AND b.t > a.t JOIN common x ON x.t = a.t JOIN common y ON y.t = b.t GROUP BY 1, 2 HAVING count(DISTINCT a.c) >= 4),
                 measured AS (SELECT one, other, x.written AS one_written, y.written AS other_written, ln(p.n * e.n / (x.n * y.n)) / greatest(1e-9, -ln(p.n / e.n)) AS strength FROM together p JOIN common x ON x.t = one JOIN common y ON y.t = other, everyone e),
                 both_ways AS (SELECT one AS term, other_written AS near, strength FROM measured UNION ALL SELECT other, one_written, strength FROM measured)
-                SELECT term, near, strength FROM (SELECT *, row_number() OVER (PARTITION BY term ORDER BY strength DESC, near) AS place FROM both_ways WHERE strength >= .15) z WHERE place <= ".self::NEAR);
+                SELECT term, near, strength FROM (SELECT *, row_number() OVER (PARTITION BY term ORDER BY strength DESC, near) AS place FROM both_ways WHERE strength >= .15) z WHERE place <= '.self::NEAR);
             $rows = [];
             foreach ($pairs as $row) {
                 $term = self::folded($row->str('term'));

@@ -110,7 +110,7 @@ final class SearchTest extends DatabaseTest
         foreach (array_keys($people) as $n => $id) {
             if (0 === $n % 2) {
                 $this->get(Postings::class)->put($id, null);
-                $this->db()->execute("INSERT INTO candidate (id, name, zone, locale, source, created_at) SELECT :new, name, zone, locale, source, created_at FROM candidate WHERE id = :id", ['new' => $id + 100_000, 'id' => $id]);
+                $this->db()->execute('INSERT INTO candidate (id, name, zone, locale, source, created_at) SELECT :new, name, zone, locale, source, created_at FROM candidate WHERE id = :id', ['new' => $id + 100_000, 'id' => $id]);
                 $this->get(Postings::class)->put($id + 100_000, $people[$id]);
             }
         }

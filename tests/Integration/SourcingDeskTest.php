@@ -22,8 +22,8 @@ use Jorvent\People\SearchCandidates;
 use Jorvent\People\SearchReach;
 use Jorvent\People\SourcingSettings;
 use Jorvent\People\Store\Bits;
-use Jorvent\People\SuitingOpenings;
 use Jorvent\People\Suggest;
+use Jorvent\People\SuitingOpenings;
 use Jorvent\People\Thesaurus;
 use Jorvent\Pipeline\KeepCandidate;
 use Jorvent\Pipeline\KeepCandidates;
@@ -47,7 +47,7 @@ final class SourcingDeskTest extends DatabaseTest
         $me = $this->as('Solveig Aune')->id;
         $requisition = $this->requisition(2203);
         [$free, $other, $barred, $here, $spared, $closed] = $this->strangers($requisition->id, 6);
-        $this->db()->execute("UPDATE candidate SET contact_barred_until = CAST(now() AS date) + 40 WHERE id = :id", ['id' => $barred]);
+        $this->db()->execute('UPDATE candidate SET contact_barred_until = CAST(now() AS date) + 40 WHERE id = :id', ['id' => $barred]);
         $this->db()->execute("INSERT INTO colleague (number, name, at) VALUES ('K-1', 'Someone Here', now())");
         $this->db()->execute("UPDATE candidate SET colleague = 'K-1' WHERE id = :id", ['id' => $here]);
         $this->db()->execute("INSERT INTO no_poach (employer, folded, note, account_id, at) VALUES ('Tern Holm', 'tern holm test', 'agreed', :me, now())", ['me' => $me]);
@@ -66,7 +66,7 @@ final class SourcingDeskTest extends DatabaseTest
         self::assertSame(0, $kept());
         // one alone may be kept all the same; after the days agreed without saying so
         $keep = $this->get(KeepCandidate::class);
-        self::assertSame(['cooling_off'], $this->refused(fn () => $keep($requisition->id, (string) $closed, $me)));
+        self::assertSame(['cooling_off'], $this->refused(static fn () => $keep($requisition->id, (string) $closed, $me)));
         $this->get(SourcingSettings::class)->cool(1, $this->get(SourcingSettings::class)->all()['version']);
         $keep($requisition->id, (string) $closed, $me);
         $this->get(UndoSteps::class)->undoLast($me);
@@ -87,14 +87,14 @@ final class SourcingDeskTest extends DatabaseTest
         $requisition = $this->requisition(2203);
         [$one, $barred] = $this->strangers($requisition->id, 2);
         $this->db()->execute("UPDATE candidate SET email = 'letter.one@post.example', asked = 0, answered = 0 WHERE id = :id", ['id' => $one]);
-        $this->db()->execute("UPDATE candidate SET contact_barred_until = CAST(now() AS date) + 40 WHERE id = :id", ['id' => $barred]);
+        $this->db()->execute('UPDATE candidate SET contact_barred_until = CAST(now() AS date) + 40 WHERE id = :id', ['id' => $barred]);
         $letters = $this->get(Letters::class);
         $text = $letters->draft($one, $requisition->id);
         self::assertSame([], $text->blockers([]), 'nothing is left open in it');
-        self::assertSame(['do_not_contact'], $this->refused(fn () => $letters->write($barred, $requisition->id, $me, $text, false)));
-        self::assertSame(['body merge_field_unknown'], $this->refused(fn () => $letters->write($one, $requisition->id, $me, new Template('Hello', 'Dear {{ nobody }}'), false)));
+        self::assertSame(['do_not_contact'], $this->refused(static fn () => $letters->write($barred, $requisition->id, $me, $text, false)));
+        self::assertSame(['body merge_field_unknown'], $this->refused(static fn () => $letters->write($one, $requisition->id, $me, new Template('Hello', 'Dear {{ nobody }}'), false)));
         $letters->write($one, $requisition->id, $me, $text, false);
-        self::assertSame(['written_lately'], $this->refused(fn () => $letters->write($one, $requisition->id, $colleague, $text, false)), 'a colleague wrote');
+        self::assertSame(['written_lately'], $this->refused(static fn () => $letters->write($one, $requisition->id, $colleague, $text, false)), 'a colleague wrote');
         self::assertSame([], $letters->blockers($one, $me), 'one may write on oneself');
         $letters->write($one, $requisition->id, $colleague, $text, true);
         self::assertSame([2, 0], [$this->int('SELECT asked FROM candidate WHERE id = :id', ['id' => $one]), $this->int('SELECT answered FROM candidate WHERE id = :id', ['id' => $one])]);
@@ -145,7 +145,7 @@ final class SourcingDeskTest extends DatabaseTest
         $recruiter = $this->account('Solveig Aune');
         $manager = $this->account($this->db()->row('SELECT a.name FROM requisition r JOIN account a ON a.id = r.manager_id WHERE r.number = 2201')?->str('name') ?? '');
         $brought = array_map(static fn ($r): int => $r->int('c'), $this->db()->rows('SELECT DISTINCT p.candidate_id AS c FROM application p JOIN requisition r ON r.id = p.requisition_id WHERE r.manager_id = :m OR r.requester_id = :m OR r.partner_id = :m OR EXISTS (SELECT 1 FROM team_member t WHERE t.requisition_id = r.id AND t.account_id = :m)', ['m' => $manager->id]));
-        $ids = fn (?\GMP $of, string $q = ''): array => Bits::ids($search(new Search($q), $of)->people);
+        $ids = static fn (?\GMP $of, string $q = ''): array => Bits::ids($search(new Search($q), $of)->people);
         $seen = $ids($reach->of($manager));
         sort($seen);
         $expected = array_values(array_intersect($brought, $all));
