@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Jorvent\People;
 
 use Jorvent\Accounts\Access\Access;
+use Jorvent\Accounts\Access\Mask;
 use Jorvent\Accounts\Access\Permission;
 use Jorvent\Accounts\Access\Role;
 use Jorvent\Accounts\Entity\Account;
@@ -16,7 +17,7 @@ use Psr\Clock\ClockInterface;
  * Whom someone who searches may see at all. Recruiters: everyone, but not colleagues who applied and not those whose interest is confidential, unless in a pipeline one may read. All others: only people brought to them, that is in
  * pipelines they may read. What is counted, listed, distributed and told as new is within it.
  */
-final readonly class SearchReach
+final readonly class SearchReach implements Mask
 {
     public function __construct(private Db $db, private Access $access, private ClockInterface $clock)
     {
@@ -30,12 +31,7 @@ final readonly class SearchReach
 
             return Bits::of($this->ids("SELECT DISTINCT p.candidate_id AS id FROM application p JOIN requisition r ON r.id = p.requisition_id JOIN org_unit u ON u.id = r.unit_id WHERE $visible", $parameters));
         }
-        [$visible, $parameters] = $this->access->visible($account, Permission::ReadPipeline);
-        $hidden = $this->ids(
-            "SELECT c.id FROM (SELECT id FROM candidate WHERE confidential UNION SELECT x.id FROM candidate x JOIN colleague g ON g.number = x.colleague JOIN application a ON a.candidate_id = x.id WHERE x.colleague IS NOT NULL AND a.state = 'active' AND (g.until IS NULL OR g.until >= :day)) c
-             WHERE NOT EXISTS (SELECT 1 FROM application p JOIN requisition r ON r.id = p.requisition_id JOIN org_unit u ON u.id = r.unit_id WHERE p.candidate_id = c.id AND $visible)",
-            $parameters + ['day' => $this->clock->now()->format('Y-m-d')],
-        );
+        $hidden = $this->hidden($account);
 
         return [] === $hidden ? null : gmp_com(Bits::of($hidden));
     }
@@ -46,6 +42,29 @@ final readonly class SearchReach
         $reach = $this->of($account);
 
         return null === $reach || gmp_testbit($reach, $candidate);
+    }
+
+    public function hides(Account $account, int $candidate): bool
+    {
+        return [] !== $this->hidden($account, $candidate);
+    }
+
+    /**
+     * Colleagues who applied and people whose interest is confidential, whom a role alone does not open.
+     *
+     * @param int|null $only whether they are among them; null for all
+     *
+     * @return list<int>
+     */
+    public function hidden(Account $account, ?int $only = null): array
+    {
+        [$visible, $parameters] = $this->access->visible($account, Permission::ReadPipeline);
+
+        return $this->ids(
+            "SELECT c.id FROM (SELECT id FROM candidate WHERE confidential UNION SELECT x.id FROM candidate x JOIN colleague g ON g.number = x.colleague JOIN application a ON a.candidate_id = x.id WHERE x.colleague IS NOT NULL AND a.state = 'active' AND (g.until IS NULL OR g.until >= :day)) c
+             WHERE NOT EXISTS (SELECT 1 FROM application p JOIN requisition r ON r.id = p.requisition_id JOIN org_unit u ON u.id = r.unit_id WHERE p.candidate_id = c.id AND $visible)".(null === $only ? '' : ' AND c.id = :only'),
+            $parameters + ['day' => $this->clock->now()->format('Y-m-d')] + (null === $only ? [] : ['only' => $only]),
+        );
     }
 
     /**

@@ -133,6 +133,13 @@ final class SourcingTest extends BrowserTest
         self::ask($staff, 'Rhino')->until(static fn (): bool => 'Rhino' === $staff->find('#g-must')->getAttribute('value'), 'the groups did not follow');
     }
 
+    public function testAQuestionThatALaterOneFollowedIsNotAnswered(): void
+    {
+        $staff = $this->browser()->signIn('solveig.aune@skerryline.example')->go('/r/2204/sourcing?q='.rawurlencode('hull'));
+        $ask = static fn (string $turn): mixed => $staff->driver->executeAsyncScript('const done = arguments[arguments.length - 1]; fetch("/r/2204/sourcing/results?q=hull", { headers: { "HX-Request": "true", "X-Turn": "'.$turn.'" } }).then((r) => done(r.status));');
+        self::assertSame([200, 499, 200, 200], [$ask('windowone.9'), $ask('windowone.3'), $ask('windowone.10'), $ask('windowtwo.1')]);
+    }
+
     /** Down the list until someone is open with whom that can be done. */
     private static function walkTo(Browser $staff, string $selector): void
     {

@@ -175,6 +175,18 @@ final class SourcingDeskTest extends DatabaseTest
         $this->db()->execute("INSERT INTO application (candidate_id, requisition_id, origin, stage, entered_at, applied_at) VALUES (:c, :r, 'applied', 'new', now(), now())", ['c' => $internal, 'r' => $quiet]);
         self::assertNotContains($internal, $ids($reach->of($recruiter)));
         self::assertFalse($reach->sees($recruiter, $internal));
+        $this->as('Solveig Aune');
+        $this->client->request('GET', '/people/'.$internal);
+        self::assertResponseStatusCodeSame(403, 'their page too');
+        $name = $this->db()->row('SELECT name FROM candidate WHERE id = :id', ['id' => $internal])?->str('name') ?? '';
+        $this->client->request('GET', '/find?q='.rawurlencode($name));
+        self::assertSelectorNotExists('main a[href="/people/'.$internal.'"]');
+        $this->db()->execute("UPDATE requisition SET visibility = 'reach' WHERE id = :r", ['r' => $quiet]);
+        $this->client->request('GET', '/people/'.$internal);
+        self::assertResponseIsSuccessful();
+        $this->client->request('GET', '/find?q='.rawurlencode($name));
+        self::assertSelectorExists('main a[href="/people/'.$internal.'"]');
+        $this->db()->execute("UPDATE requisition SET visibility = 'team' WHERE id = :r", ['r' => $quiet]);
         // and so on the pages
         $this->as($manager->name);
         $this->client->request('GET', '/r/2201/sourcing?q=');

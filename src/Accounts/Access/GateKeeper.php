@@ -17,7 +17,7 @@ use Symfony\Component\Security\Core\Exception\AccessDeniedException;
 #[AsEventListener(priority: 10)]
 final readonly class GateKeeper
 {
-    public function __construct(private Security $security, private SubjectFinder $subjects)
+    public function __construct(private Security $security, private SubjectFinder $subjects, private Mask $mask)
     {
     }
 
@@ -46,6 +46,10 @@ final readonly class GateKeeper
         if (null !== $gate->of) {
             $subject = $this->subjects->find($gate->of, $attributes->getInt($gate->of), $me->id) ?? throw new NotFoundHttpException();
             $attributes->set('_subject', $subject);
+            // whoever plays a part with them may read them; a role alone does not open who is hidden
+            if (Gate::CANDIDATE === $gate->of && [] === $subject->parts && $this->mask->hides($me, $attributes->getInt($gate->of))) {
+                throw new AccessDeniedException();
+            }
         }
         if (!$this->security->isGranted($gate->permission->value, $subject)) {
             throw new AccessDeniedException();

@@ -7,7 +7,10 @@ namespace Jorvent\People\Web;
 use Jorvent\Accounts\Access\Access;
 use Jorvent\Accounts\Access\Permission;
 use Jorvent\Accounts\Access\Role;
+use Jorvent\Accounts\Entity\Account;
+use Jorvent\People\SearchReach;
 use Jorvent\Platform\Database\Db;
+use Jorvent\Platform\Database\Record;
 use Jorvent\Platform\Web\Gate;
 use Jorvent\Platform\Web\Page;
 use Symfony\Component\HttpFoundation\Request;
@@ -21,7 +24,7 @@ final class FindPage extends Page
 
     #[Gate(Permission::BeSignedIn)]
     #[Route('/find', name: 'find', methods: ['GET'])]
-    public function __invoke(Request $request, Db $db, Access $access): Response
+    public function __invoke(Request $request, Db $db, Access $access, SearchReach $reach): Response
     {
         $me = $this->me();
         $words = mb_substr(trim($request->query->getString('q')), 0, 100);
@@ -31,8 +34,22 @@ final class FindPage extends Page
         $people = $wide ? 'true' : 'EXISTS (SELECT 1 FROM application p JOIN requisition r ON r.id = p.requisition_id WHERE p.candidate_id = c.id AND (r.manager_id = :me OR EXISTS (SELECT 1 FROM interview i JOIN interview_seat t ON t.interview_id = i.id WHERE i.application_id = p.id AND t.account_id = :me)))';
 
         return $this->render('people/find.html.twig', ['words' => $words, 'tried' => '' !== $words,
-            'people' => '' === $words ? [] : $db->rows("SELECT c.id, c.name, c.headline, c.city, (SELECT string_agg(r.title || ' R-' || r.number, ', ') FROM application p JOIN requisition r ON r.id = p.requisition_id WHERE p.candidate_id = c.id) AS openings FROM candidate c WHERE (c.name ILIKE :like OR c.email ILIKE :like OR c.id IN (SELECT k.candidate_id FROM candidate_tag k JOIN tag t ON t.id = k.tag_id WHERE lower(t.name) = lower(:words))) AND c.erased_at IS NULL AND c.merged_into IS NULL AND $people ORDER BY c.active_on DESC NULLS LAST, c.id LIMIT ".self::ROWS, $like + ['words' => $words] + ($wide ? [] : ['me' => $me->id])),
+            'people' => '' === $words ? [] : self::seen($reach, $me, $db->rows("SELECT c.id, c.name, c.headline, c.city, (SELECT string_agg(r.title || ' R-' || r.number, ', ') FROM application p JOIN requisition r ON r.id = p.requisition_id WHERE p.candidate_id = c.id) AS openings FROM candidate c WHERE (c.name ILIKE :like OR c.email ILIKE :like OR c.id IN (SELECT k.candidate_id FROM candidate_tag k JOIN tag t ON t.id = k.tag_id WHERE lower(t.name) = lower(:words))) AND c.erased_at IS NULL AND c.merged_into IS NULL AND $people ORDER BY c.active_on DESC NULLS LAST, c.id LIMIT ".self::ROWS, $like + ['words' => $words] + ($wide ? [] : ['me' => $me->id])), $wide),
             'requisitions' => '' === $words ? [] : $db->rows("SELECT r.number, r.title, r.state, s.city, u.name AS unit, EXISTS (SELECT 1 FROM posting b WHERE b.requisition_id = r.id AND b.board = 'careers' AND b.state = 'live') AS public FROM requisition r JOIN org_unit u ON u.id = r.unit_id JOIN site s ON s.id = r.site_id WHERE (r.title ILIKE :like OR s.city ILIKE :like OR 'R-' || r.number ILIKE :like) AND $visible ORDER BY r.number DESC LIMIT ".self::ROWS, $like + $parameters),
         ]);
+    }
+
+    /**
+     * Without whom a role alone does not open.
+     *
+     * @param list<Record> $rows
+     *
+     * @return list<Record>
+     */
+    private static function seen(SearchReach $reach, Account $me, array $rows, bool $wide): array
+    {
+        $hidden = $wide && [] !== $rows ? $reach->hidden($me) : [];
+
+        return array_values(array_filter($rows, static fn (Record $r): bool => !\in_array($r->int('id'), $hidden, true)));
     }
 }

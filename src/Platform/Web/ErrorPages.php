@@ -29,6 +29,11 @@ final readonly class ErrorPages
             return; // the firewall answers these: sign in, or 403 below
         }
         $status = $e instanceof HttpExceptionInterface ? $e->getStatusCode() : 500;
+        if (Turn::OUTDATED === $status) {
+            $event->setResponse(new Response('', $status));
+
+            return;
+        }
         if (500 <= $status) {
             $this->logger->error($e::class.': '.$e->getMessage(), ['at' => $e->getFile().':'.$e->getLine()]);
             if ($this->debug) {

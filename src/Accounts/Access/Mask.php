@@ -1,0 +1,13 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jorvent\Accounts\Access;
+
+use Jorvent\Accounts\Entity\Account;
+
+/** People whom not everyone with the right role may see. */
+interface Mask
+{
+    public function hides(Account $account, int $candidate): bool;
+}
