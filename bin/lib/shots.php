@@ -9,7 +9,7 @@ require dirname(__DIR__, 2).'/vendor/autoload.php';
 $solveig = 'solveig.aune@skerryline.example';
 $views = [
     'today' => [$solveig, '/today'], 'requisitions' => [$solveig, '/requisitions'], 'analysis' => [$solveig, '/adverts'], 'brief' => ['mo.bakkerud@skerryline.example', '/r/2210/brief'],
-    'adverts' => [$solveig, '/r/2201/adverts'], 'sourcing' => [$solveig, '/r/2201/sourcing?q='.rawurlencode('(PLC OR SCADA) AND "fault finding" NOT apprentices')], 'pipeline' => [$solveig, '/r/2201/pipeline'],
+    'adverts' => [$solveig, '/r/2201/adverts'], 'sourcing' => [$solveig, '/r/2201/sourcing?'.http_build_query(['q' => '(PLC OR SCADA) AND "shore power" NOT agency', 'c' => ['one_job(title=marine electrician|ship\'s electrician)(years;from=3)', 'place=Bergen;km=60;moves']])], 'pipeline' => [$solveig, '/r/2201/pipeline'],
     'arrange' => [$solveig, 'ARRANGE'], 'compare' => [$solveig, '/r/2201/interviews'], 'scorecard' => ['ines.teixeira@skerryline.example', 'SCORECARD'], 'offer' => [$solveig, '/r/2205/offer'], 'outcome' => [$solveig, '/r/2207/outcome'], 'questions' => ['callum.gauthier@skerryline.example', '/r/2211/questions?q=paper'], 'intake' => [$solveig, '/intake'], 'reading' => [$solveig, '/people/38/reading/38'],
     'careers' => ['', '/careers/2201'], 'careers-phone' => ['', '/careers', 'phone'], 'person' => [$solveig, '/people/66'], 'apply-phone' => ['', '/careers/2201/apply', 'apply'],
 ];
