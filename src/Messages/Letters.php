@@ -9,6 +9,7 @@ use Jorvent\Core\Messages\Template;
 use Jorvent\Core\Search\AnswerChance;
 use Jorvent\Core\Shared\Refusal;
 use Jorvent\Core\Shared\Refused;
+use Jorvent\People\AskedAnswered;
 use Jorvent\People\IndexCandidate;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
@@ -22,7 +23,7 @@ final readonly class Letters
     /** An answer that comes later is an answer to something else. */
     private const ANSWER_DAYS = 90;
 
-    public function __construct(private Db $db, private ClockInterface $clock, private ActivityLog $log, private Mailing $mailing, private IndexCandidate $index)
+    public function __construct(private Db $db, private ClockInterface $clock, private ActivityLog $log, private Mailing $mailing, private AskedAnswered $counts, private IndexCandidate $index)
     {
     }
 
@@ -68,7 +69,8 @@ final readonly class Letters
             $id = $this->db->insert('letter', ['candidate_id' => $candidate, 'requisition_id' => $requisition, 'account_id' => $by, 'written_at' => $now, 'history' => AnswerChance::history($row->int('asked'), $row->int('answered')), 'activity' => AnswerChance::activity($row->instantOrNull('active_on'), $now)]);
             $this->mailing->toCandidate('letter-'.$id, $candidate, $requisition, $letter);
             $this->log->record('letter.written', 'letter', $id, $requisition, $candidate);
-            $this->recount($candidate);
+            $this->counts->count([$candidate]);
+            ($this->index)($candidate);
         });
     }
 
@@ -83,17 +85,11 @@ final readonly class Letters
             }
             $this->db->execute('UPDATE candidate SET active_on = greatest(active_on, :day) WHERE id = :c', ['c' => $candidate, 'day' => $now->format('Y-m-d')]);
             $this->log->record('letter.answered', 'letter', $row->int('id'), $row->intOrNull('requisition_id'), $candidate);
-            $this->recount($candidate);
+            $this->counts->count([$candidate]);
+            ($this->index)($candidate);
 
             return true;
         });
-    }
-
-    /** What searches know of someone's letters. */
-    public function recount(int $candidate): void
-    {
-        $this->db->execute('UPDATE candidate c SET asked = x.asked, answered = x.answered, written_on = x.day FROM (SELECT count(*) AS asked, count(answered_at) AS answered, CAST(max(written_at) AS date) AS day FROM letter WHERE candidate_id = :c) x WHERE c.id = :c', ['c' => $candidate]);
-        ($this->index)($candidate);
     }
 
     /** @return list<Record> what was written to someone and what came back, the last first: at, state, subject, by, number, title, answered_at */

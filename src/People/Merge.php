@@ -29,7 +29,7 @@ final readonly class Merge
     private const EXCLUSION_VIOLATION = '23P01';
     private const UNIQUE_VIOLATION = '23505';
 
-    public function __construct(private Db $db, private ClockInterface $clock, private ActivityLog $log, private IndexCandidate $index, private EntityManagerInterface $entities)
+    public function __construct(private Db $db, private ClockInterface $clock, private ActivityLog $log, private AskedAnswered $counts, private IndexCandidate $index, private EntityManagerInterface $entities)
     {
     }
 
@@ -86,6 +86,7 @@ final readonly class Merge
                 $id = $this->db->insert('candidate_merge', ['survivor_id' => $survivor, 'other_id' => $other, 'moved' => $moved, 'survivor_before' => json_decode($json($a), true), 'survivor_after' => json_decode($json($after), true), 'account_id' => $by, 'at' => $this->clock->now()]);
                 $this->db->execute('DELETE FROM candidate_block WHERE candidate_id = :o', ['o' => $other]);
                 $this->entities->clear();
+                $this->counts->count([$survivor, $other]);
                 ($this->index)($survivor);
                 ($this->index)($other);
                 $this->log->record('candidate.merged', 'candidate', $survivor, null, $survivor, ['other' => $other, 'merge' => $id]);
@@ -137,6 +138,7 @@ final readonly class Merge
                 $this->db->execute('UPDATE candidate SET claims = NULL, merged_into = NULL WHERE id = :o AND merged_into = :s', ['o' => $other, 's' => $survivor]);
                 $this->db->execute('UPDATE candidate_merge SET undone_at = :now, undone_by = :by WHERE id = :id', ['id' => $merge, 'now' => $this->clock->now(), 'by' => $by]);
                 $this->entities->clear();
+                $this->counts->count([$survivor, $other]);
                 ($this->index)($survivor);
                 ($this->index)($other);
                 $this->log->record('candidate.taken_apart', 'candidate', $survivor, null, $survivor, ['other' => $other, 'merge' => $merge]);

@@ -86,6 +86,7 @@ final class SourcingDeskTest extends DatabaseTest
         [$me, $colleague] = [$this->as('Solveig Aune')->id, $this->account('Mo Bakkerud')->id];
         $requisition = $this->requisition(2203);
         [$one, $barred] = $this->strangers($requisition->id, 2);
+        $this->db()->execute('DELETE FROM letter WHERE candidate_id = :id', ['id' => $one]);
         $this->db()->execute("UPDATE candidate SET email = 'letter.one@post.example', asked = 0, answered = 0 WHERE id = :id", ['id' => $one]);
         $this->db()->execute('UPDATE candidate SET contact_barred_until = CAST(now() AS date) + 40 WHERE id = :id', ['id' => $barred]);
         $letters = $this->get(Letters::class);
@@ -106,6 +107,16 @@ final class SourcingDeskTest extends DatabaseTest
         $this->db()->execute('DELETE FROM answer_chance');
         $this->get(LearnAnswers::class)->run();
         self::assertSame($this->int('SELECT count(*) FROM letter WHERE answered_at IS NOT NULL OR written_at < now() - interval \'21 days\''), $this->get(SourcingSettings::class)->chance()['letters']);
+        // made one with someone else, their letters count together; taken apart, each has their own again
+        $twin = $this->strangers($requisition->id, 3)[2];
+        $this->db()->execute("INSERT INTO letter (candidate_id, account_id, history, activity, written_at) VALUES (:c, :a, 'new', 1, now())", ['c' => $twin, 'a' => $me]);
+        $asked = fn (int $c): int => $this->int('SELECT asked FROM candidate WHERE id = :id', ['id' => $c]);
+        $own = $this->int('SELECT count(*) FROM letter WHERE candidate_id = :id', ['id' => $twin]);
+        $merge = $this->get(\Jorvent\People\Merge::class);
+        $id = $merge($one, $twin, $me);
+        self::assertSame([2 + $own, 0], [$asked($one), $asked($twin)]);
+        $merge->undo($id, $me);
+        self::assertSame([2, $own], [$asked($one), $asked($twin)]);
         // the page sends it, and says so
         $this->client->request('GET', '/r/2203/sourcing?q=&person='.$one);
         self::assertSelectorTextContains('#reader .is-trail', 'wrote');
@@ -121,6 +132,7 @@ final class SourcingDeskTest extends DatabaseTest
         $find = fn (string $q): array => Bits::ids($this->get(SearchCandidates::class)(new Search($q))->people);
         $this->get(PersonRecord::class)->note($id, 'Met at the winter quay, likes zzsextants', $me);
         self::assertSame([[$id], [$id], []], [$find('note:zzsextants'), $find('note:"winter quay"'), $find('zzsextants')]);
+        self::assertStringContainsString('Met at the winter quay, likes zzsextants', (string) json_encode($this->get(\Jorvent\People\OwnData::class)->of($id)['notes'] ?? null), 'they may read it');
         $this->get(Erase::class)($id, 'house');
         self::assertSame(0, $this->int('SELECT count(*) FROM candidate_note WHERE candidate_id = :id', ['id' => $id]));
         self::assertSame(0, $this->int("SELECT count(*) FROM post WHERE key LIKE '%zzsextants%'"));
