@@ -103,6 +103,7 @@
       main.querySelector('.is-sel')?.scrollIntoView({ block: 'nearest' });
       if (window.htmx) { window.htmx.process(main); }
       more();
+      return document.querySelector('#said .is-said') !== null;
     } catch (e) {
       if (e.name !== 'AbortError') { document.getElementById('q-total').textContent = 'no answer; what is shown is as before'; }
     } finally {
@@ -111,6 +112,7 @@
   }
   // one person in the reader; until they are there, nothing can be done with the one before
   let reading = null;
+  const unanswered = '<section class="col sheet" id="reader"><p class="note pad">no answer; press j or k to try again</p></section>';
   function readerOf(html) {
     const part = new DOMParser().parseFromString(html, 'text/html').getElementById('reader');
     if (part) { document.getElementById('reader')?.replaceWith(part); }
@@ -121,9 +123,11 @@
     document.getElementById('reader')?.setAttribute('inert', '');
     try {
       const response = await fetch(form.dataset.reader + '?' + where, { signal: mine.signal, headers: { 'HX-Request': 'true', 'X-Turn': `${tab}r.${++turns}` } });
-      if (response.ok) { readerOf(await response.text()); }
+      const html = response.ok ? await response.text() : '';
+      if (mine !== reading || response.status === 499) { return; }
+      readerOf(html.includes('id="reader"') ? html : unanswered);
     } catch (e) {
-      if (e.name !== 'AbortError') { readerOf('<section class="col sheet" id="reader"><p class="note pad">no answer; press j or k to try again</p></section>'); }
+      if (e.name !== 'AbortError') { readerOf(unanswered); }
     }
   }
   // distributions come after the figures
@@ -188,9 +192,14 @@
     e.preventDefault();
     const to = e.submitter?.hasAttribute('formaction') ? e.submitter.formAction : e.target.action;
     const body = new FormData(e.target);
-    if (e.target.id === 'marked') { marked.clear(); }
-    if (e.target.dataset.keptLetter) { sessionStorage.removeItem('letter-' + e.target.dataset.keptLetter); }
-    show(to, { method: 'POST', body });
+    // what was refused, or not answered, is still marked and still written
+    const { id, dataset: { keptLetter } } = e.target;
+    const before = [...marked];
+    if (id === 'marked') { marked.clear(); }
+    show(to, { method: 'POST', body }).then((done) => {
+      if (done && keptLetter) { sessionStorage.removeItem('letter-' + keptLetter); }
+      if (!done && id === 'marked') { before.forEach(([ref, name]) => marked.set(ref, name)); showMarks(); }
+    });
   });
   document.addEventListener('click', (e) => {
     const writer = document.getElementById('writer');

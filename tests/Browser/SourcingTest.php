@@ -119,6 +119,16 @@ final class SourcingTest extends BrowserTest
         $staff->type('k')->until(static fn (): bool => $other !== $staff->text('#reader h2'), 'k did not walk back');
         $staff->type('e')->sees('#letter', 'Send to '.$name);
         self::assertSame('A hull for you', $staff->find('#letter-subject')->getAttribute('value'));
+        // what is refused is still written
+        $body = (string) $staff->find('#letter-body')->getAttribute('value');
+        $staff->find('#letter-body')->clear();
+        $staff->find('#letter-body')->sendKeys('Dear {{ nobody }}, a hull.');
+        $staff->press('Send to '.$name, '#writer')->sees('.is-refused', 'nobody');
+        $staff->driver->executeScript('document.activeElement.blur()');
+        $staff->type('e')->sees('#letter', 'Send to '.$name);
+        self::assertSame(['A hull for you', 'Dear {{ nobody }}, a hull.'], [$staff->find('#letter-subject')->getAttribute('value'), $staff->find('#letter-body')->getAttribute('value')]);
+        $staff->find('#letter-body')->clear();
+        $staff->find('#letter-body')->sendKeys($body);
         $staff->press('Send to '.$name, '#writer')->sees('.is-said', 'is on its way')->sees('#reader .is-trail', 'A hull for you');
     }
 
