@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Jorvent\Messages;
 
+use Doctrine\ORM\EntityManagerInterface;
+use Jorvent\Accounts\Access\Mask;
+use Jorvent\Accounts\Entity\Account;
 use Jorvent\Activity\ActivityLog;
 use Jorvent\Core\Messages\Template;
 use Jorvent\Core\Search\AnswerChance;
@@ -23,7 +26,7 @@ final readonly class Letters
     /** An answer that comes later is an answer to something else. */
     private const ANSWER_DAYS = 90;
 
-    public function __construct(private Db $db, private ClockInterface $clock, private ActivityLog $log, private Mailing $mailing, private AskedAnswered $counts, private IndexCandidate $index)
+    public function __construct(private Db $db, private ClockInterface $clock, private ActivityLog $log, private Mailing $mailing, private AskedAnswered $counts, private IndexCandidate $index, private EntityManagerInterface $entities, private Mask $mask)
     {
     }
 
@@ -64,6 +67,10 @@ final readonly class Letters
     {
         $this->db->transaction(function () use ($candidate, $requisition, $by, $letter, $anyway): void {
             $row = $this->db->row('SELECT asked, answered, active_on FROM candidate WHERE id = :id FOR UPDATE', ['id' => $candidate]) ?? throw Refused::because('candidate_gone');
+            $account = $this->entities->find(Account::class, $by) ?? throw new \LogicException('Somebody writes.');
+            if ($this->mask->hides($account, $candidate)) {
+                throw Refused::because('candidate_gone');
+            }
             Refused::unlessEmpty($this->blockers($candidate, $by, $anyway));
             $now = $this->clock->now();
             $id = $this->db->insert('letter', ['candidate_id' => $candidate, 'requisition_id' => $requisition, 'account_id' => $by, 'written_at' => $now, 'history' => AnswerChance::history($row->int('asked'), $row->int('answered')), 'activity' => AnswerChance::activity($row->instantOrNull('active_on'), $now)]);

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Jorvent\Pipeline;
 
 use Doctrine\ORM\EntityManagerInterface;
+use Jorvent\Accounts\Access\Mask;
+use Jorvent\Accounts\Entity\Account;
 use Jorvent\Activity\ActivityLog;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Outside\ResumeBanks\BankPerson;
@@ -20,7 +22,7 @@ use Psr\Clock\ClockInterface;
 /** A found person is kept: an application with origin "sourced". Nothing is kept before the brief is approved. */
 final readonly class KeepCandidate
 {
-    public function __construct(private Db $db, private EntityManagerInterface $entities, private ClockInterface $clock, private ActivityLog $log, private ResumeBanks $banks, private BankViews $views, private BringIn $bringIn, private FitOfCandidates $fits, private Applications $applications, private StageVisits $visits, private UndoSteps $undo, private KeepBlockers $blockers)
+    public function __construct(private Db $db, private EntityManagerInterface $entities, private ClockInterface $clock, private ActivityLog $log, private ResumeBanks $banks, private BankViews $views, private BringIn $bringIn, private FitOfCandidates $fits, private Applications $applications, private StageVisits $visits, private UndoSteps $undo, private KeepBlockers $blockers, private Mask $mask)
     {
     }
 
@@ -52,6 +54,11 @@ final readonly class KeepCandidate
                 throw Refused::because('not_approved');
             }
             $candidate = null === $person ? (int) $ref : ($this->bringIn)((string) $bank, $person);
+            $account = $this->entities->find(Account::class, $by) ?? throw new \LogicException('Somebody keeps.');
+            // whoever is hidden from them is not there for them
+            if ($this->mask->hides($account, $candidate)) {
+                throw Refused::because('candidate_gone');
+            }
             $this->db->row('SELECT id FROM candidate WHERE id = :id AND erased_at IS NULL FOR UPDATE', ['id' => $candidate]) ?? throw Refused::because('candidate_gone');
             Refused::unlessEmpty($this->blockers->of($requisitionId, [$candidate], $meant)[$candidate] ?? []);
             $id = $this->keep($requisition, $candidate);

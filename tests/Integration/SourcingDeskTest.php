@@ -187,6 +187,9 @@ final class SourcingDeskTest extends DatabaseTest
         $this->db()->execute("INSERT INTO application (candidate_id, requisition_id, origin, stage, entered_at, applied_at) VALUES (:c, :r, 'applied', 'new', now(), now())", ['c' => $internal, 'r' => $quiet]);
         self::assertNotContains($internal, $ids($reach->of($recruiter)));
         self::assertFalse($reach->sees($recruiter, $internal));
+        $here = $this->requisition(2203)->id;
+        self::assertSame(['candidate_gone'], $this->refused(fn () => $this->get(KeepCandidate::class)($here, (string) $internal, $recruiter->id)), 'a made-up request neither keeps nor writes');
+        self::assertSame(['candidate_gone'], $this->refused(fn () => $this->get(Letters::class)->write($internal, $here, $recruiter->id, new Template('Hello', 'You'), false)));
         $this->as('Solveig Aune');
         $this->client->request('GET', '/people/'.$internal);
         self::assertResponseStatusCodeSame(403, 'their page too');
