@@ -33,8 +33,10 @@ final class Pool
     private array $lines = [];
     /** @var list<string> */
     private array $papers = [];
-    /** @var array<string, list<int>> index by slot, as often as it is common */
+    /** @var array<string, list<string>> each as often as it is common */
     private array $zipf = [];
+    /** @var list<int> of towns, the same */
+    private array $places;
 
     /** @param list<array{string, string}> $towns name and country, the most common first */
     public function __construct(private readonly array $towns, private readonly \DateTimeImmutable $day)
@@ -62,9 +64,10 @@ final class Pool
         for ($i = \count($this->skills); $i < 626; ++$i) {
             $this->skills[] = $this->words[5 * $i].(0 === $i % 3 ? ' '.$this->words[7 * $i] : '');
         }
-        foreach (['words' => [\count($this->words), 1.0], 'titles' => [\count($this->titles), .9], 'employers' => [3_000, .8], 'skills' => [626, .9], 'towns' => [\count($towns), 1.0], 'lines' => [\count($this->lines), .5], 'papers' => [\count($this->papers), .6]] as $name => [$n, $power]) {
-            $this->zipf[$name] = self::slots($n, $power);
+        foreach (['words' => [$this->words, 1.0], 'titles' => [$this->titles, .9], 'employers' => [$this->employers, .8], 'skills' => [$this->skills, .9], 'lines' => [$this->lines, .5], 'papers' => [$this->papers, .6]] as $name => [$values, $power]) {
+            $this->zipf[$name] = array_map(static fn (int $i): string => $values[$i], self::slots(\count($values), $power));
         }
+        $this->places = self::slots(\count($towns), 1.0);
     }
 
     /** @return array{candidate: array<string, string|null>, resume: array{text: string, reading: string}, profile: Profile} */
@@ -82,13 +85,17 @@ final class Pool
             $at = $from - mt_rand(0, 6);
             $told = [$this->some('lines')];
             for ($w = mt_rand(3, 5); $w > 0; --$w) {
-                $told[] = ucfirst(implode(' ', array_map(fn (): string => $this->some('words'), range(1, mt_rand(5, 9))))).'.';
+                $said = $this->some('words');
+                for ($more = mt_rand(4, 8); $more > 0; --$more) {
+                    $said .= ' '.$this->some('words');
+                }
+                $told[] = ucfirst($said).'.';
             }
             $stints[] = new Stint($title, $employer, $from, 0 === $i && $ongoing ? null : $to, 0 === $i && $ongoing, implode(' ', $told));
             $lines[] = $title.', '.$employer.' '.intdiv($from, 12)."\n".implode(' ', $told);
         }
         $skills = array_values(array_unique(array_map(fn (): string => $this->some('skills'), range(1, mt_rand(3, 9)))));
-        [$town, $country] = $this->towns[$this->zipf['towns'][mt_rand(0, self::SLOTS - 1)]];
+        [$town, $country] = $this->towns[$this->places[mt_rand(0, self::SLOTS - 1)]];
         $study = new Study(ucfirst($this->words[mt_rand(0, 300)]).' '.(0 === mt_rand(0, 1) ? 'College' : 'University'), $this->some('skills'), ['upper_secondary', 'vocational', 'vocational', 'bachelor', 'bachelor', 'master', 'doctorate'][mt_rand(0, 6)], 0 === mt_rand(0, 4) ? 'part' : 'full', intdiv($at, 12) - mt_rand(0, 2));
         $papers = array_map(fn (): Licence => new Licence($this->some('papers'), 0 === mt_rand(0, 2) ? null : $this->ago(mt_rand(-1500, 700))), range(1, mt_rand(1, 3)));
         $languages = ['en' => mt_rand(2, 6)] + (0 === mt_rand(0, 2) ? [] : [['nb', 'pl', 'de', 'es'][mt_rand(0, 3)] => mt_rand(1, 6)]);
@@ -131,11 +138,7 @@ final class Pool
 
     private function some(string $of): string
     {
-        $index = $this->zipf[$of][mt_rand(0, self::SLOTS - 1)];
-
-        return match ($of) {
-            'words' => $this->words[$index], 'titles' => $this->titles[$index], 'employers' => $this->employers[$index], 'skills' => $this->skills[$index], 'lines' => $this->lines[$index], default => $this->papers[$index],
-        };
+        return $this->zipf[$of][mt_rand(0, self::SLOTS - 1)];
     }
 
     /** @return list<int> */

@@ -6,7 +6,9 @@ namespace Jorvent\People;
 
 use Jorvent\Core\Search\Index\Expr;
 use Jorvent\Core\Search\Index\Join;
+use Jorvent\Core\Search\Index\Keys;
 use Jorvent\Core\Search\Index\Leaf;
+use Jorvent\Core\Search\Index\Told;
 use Jorvent\People\Store\Bits;
 use Jorvent\People\Store\Sets;
 use Jorvent\Platform\Database\Db;
@@ -16,8 +18,7 @@ final readonly class Facets
 {
     /** Up to so many people are read one by one. Above, common values are counted, and the rare ones in groups: nobody in a group has more people than all of it together, so most groups are never opened. */
     private const READ = 500;
-    /** Groups are about as common as the so many-th value. */
-    private const COMMON = 40;
+    /** In groups of no more than so many values. */
     private const GROUP = 256;
     private const KINDS = ['title' => 't', 'employer' => 'e'];
 
@@ -32,14 +33,12 @@ final readonly class Facets
      */
     public function of(\GMP $people, int $most = 8, int $limit = self::READ): array
     {
-        $total = gmp_popcount($people);
-        $read = $total <= $limit ? $this->read(Bits::ids($people)) : null;
-        $facets = ['title' => [], 'employer' => []];
-        foreach (self::KINDS as $kind => $letter) {
-            $facets[$kind] = null === $read ? $this->counted($people, $letter, $most) : $this->exact($people, $letter, array_map(strval(...), array_keys($read[$letter] ?? [])), $most);
+        if (gmp_popcount($people) > $limit) {
+            return $this->counted($people, $most);
         }
+        $read = $this->read(Bits::ids($people));
 
-        return $facets;
+        return array_map(fn (string $letter): array => $this->exact($people, $letter, array_map(strval(...), array_keys($read[$letter] ?? [])), $most), self::KINDS);
     }
 
     /**
@@ -52,10 +51,16 @@ final readonly class Facets
     private function read(array $ids): array
     {
         $found = [];
-        foreach ([] === $ids ? [] : $this->db->rows("SELECT encode(facts, 'base64') AS facts FROM candidate_words WHERE candidate_id = ANY (CAST(:ids AS int[]))", ['ids' => '{'.implode(',', $ids).'}']) as $row) {
-            preg_match_all('/^whole:([te]):([^|]+\|.*)$/m', (string) gzinflate((string) base64_decode($row->str('facts'), true)), $m, \PREG_SET_ORDER);
-            foreach ($m as [, $letter, $value]) {
-                $found[$letter][$value] = ($found[$letter][$value] ?? 0) + 1;
+        foreach ([] === $ids ? [] : $this->db->rows("SELECT encode(told, 'base64') AS told FROM candidate_words WHERE candidate_id = ANY (CAST(:ids AS int[]))", ['ids' => '{'.implode(',', $ids).'}']) as $row) {
+            $of = ['t' => [], 'e' => []];
+            foreach (Told::unpack((string) base64_decode($row->str('told'), true))->stints as $stint) {
+                $of['t'][Keys::whole($stint->title) ?? ''] = true;
+                $of['e'][Keys::whole($stint->employer) ?? ''] = true;
+            }
+            foreach ($of as $letter => $values) {
+                foreach (array_keys(array_diff_key($values, ['' => true])) as $value) {
+                    $found[$letter][$value] = ($found[$letter][$value] ?? 0) + 1;
+                }
             }
         }
 
@@ -66,50 +71,64 @@ final readonly class Facets
         }, $found);
     }
 
-    /** @return array<string, int> */
-    private function counted(\GMP $people, string $letter, int $most): array
+    /** @return array{title: array<string, int>, employer: array<string, int>} */
+    private function counted(\GMP $people, int $most): array
     {
-        $values = $this->values($letter);
-        [$common, $groups] = self::grouped($values);
-        $counts = $this->counts($people, $letter, $common);
-        $least = static function () use (&$counts, $most): int {
+        $of = array_map(fn (string $letter): array => self::grouped($this->values($letter), $most), self::KINDS);
+        $expressions = $found = [];
+        foreach ($of as $kind => [$common, $groups]) {
+            array_push($expressions, ...array_map(static fn (string $v): Expr => self::leaf($kind, $v), $common), ...array_map(static fn (array $g): Expr => new Join(array_map(static fn (string $v): Expr => self::leaf($kind, $v), $g)), $groups));
+        }
+        $sets = array_map(static fn (\GMP $set): int => gmp_popcount(gmp_and($people, $set)), $this->sets->of($expressions));
+        foreach ($of as $kind => [$common, $groups]) {
+            $counts = array_combine($common, array_splice($sets, 0, \count($common)));
+            $together = array_splice($sets, 0, \count($groups));
             arsort($counts);
-
-            return array_values($counts)[$most - 1] ?? 0;
-        };
-        $limit = $least();
-        $together = array_map(static fn (\GMP $set): int => gmp_popcount(gmp_and($people, $set)), $this->sets->of(array_map(static fn (array $g): Expr => new Join(array_map(static fn (string $v): Expr => new Leaf("v:$letter:".explode('|', $v)[0]), $g)), $groups)));
-        arsort($together);
-        foreach ($together as $i => $n) {
-            if ($n <= $limit) {
-                break;
+            arsort($together);
+            foreach ($together as $i => $n) {
+                if ($n <= (array_values($counts)[$most - 1] ?? 0)) {
+                    break;
+                }
+                $counts += $this->counts($people, self::KINDS[$kind], $groups[$i]);
+                arsort($counts);
             }
-            $counts += $this->counts($people, $letter, $groups[$i]);
-            $limit = $least();
+            $found[$kind] = self::shown($counts, $most);
         }
 
-        return self::shown($counts, $most);
+        return ['title' => $found['title'] ?? [], 'employer' => $found['employer'] ?? []];
+    }
+
+    private static function leaf(string $kind, string $value): Leaf
+    {
+        return new Leaf('v:'.self::KINDS[$kind].':'.explode('|', $value)[0]);
     }
 
     /**
-     * Common values, and the rest in groups of some that are about equally common. Who stands in which group changes only where a value becomes twice as common, or half.
+     * Common values, and the rest in groups that have together fewer people than the last of those shown, as far as that is so of everyone. Who stands in which group changes only where a value becomes half again as common, or less.
      *
      * @param array<array-key, int> $values people by value, most first
      *
      * @return array{list<string>, list<non-empty-list<string>>}
      */
-    private static function grouped(array $values): array
+    private static function grouped(array $values, int $most): array
     {
-        $level = static fn (int $n): int => (int) floor(log(max(1, $n), 2));
-        $top = $level(array_values($values)[self::COMMON - 1] ?? 1);
+        $level = static fn (int $n): int => (int) floor(2 * log(max(1, $n), 2));
+        $top = $level(array_values($values)[$most - 1] ?? 1);
         $common = $rare = $groups = [];
+        $folded = [];
         foreach ($values as $value => $n) {
+            // what is written in several ways is counted once
+            $is = explode('|', (string) $value)[0];
+            if (isset($folded[$is])) {
+                continue;
+            }
+            $folded[$is] = true;
             $at = $level($n);
-            $at >= $top ? $common[] = (string) $value : $rare[$at][] = (string) $value;
+            $at >= $top - 2 ? $common[] = (string) $value : $rare[$at][] = (string) $value;
         }
         foreach ($rare as $at => $some) {
             sort($some);
-            array_push($groups, ...array_chunk($some, max(1, min(self::GROUP, 1 << $top - $at))));
+            array_push($groups, ...array_chunk($some, max(1, min(self::GROUP, (int) (2 ** (($top - $at - 1) / 2))))));
         }
 
         return [$common, $groups];

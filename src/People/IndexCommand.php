@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Jorvent\People;
 
+use Jorvent\Core\Search\Index\Told;
 use Jorvent\Platform\Database\Db;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
@@ -21,12 +22,12 @@ final class IndexCommand extends Command
 
     protected function configure(): void
     {
-        $this->addOption('if-empty', null, InputOption::VALUE_NONE, 'only where nobody is findable, as after an update that changed how');
+        $this->addOption('if-outdated', null, InputOption::VALUE_NONE, 'only where nobody is findable, or was made so by an earlier version');
     }
 
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
-        if (true === $input->getOption('if-empty') && 0 !== $this->db->int('SELECT count(*) FROM (SELECT 1 FROM post LIMIT 1) x')) {
+        if (true === $input->getOption('if-outdated') && Told::VERSION === $this->db->int('SELECT get_byte(told, 0) FROM candidate_words LIMIT 1')) {
             return Command::SUCCESS;
         }
         $this->index->rebuild(static fn (int $done) => $output->writeln("    $done people"));

@@ -87,16 +87,23 @@ final class Facts
         }
         $words = [];
         foreach ($tokeniser->different($text) as $word) {
-            if (!isset($known[$word])) {
-                $positions = [];
-                $tokeniser->collect($word, 0, $positions);
-                $known[$word] = array_map(static fn (int|string $term): string => self::hash((string) $term), array_keys($positions));
-            }
-            foreach ($known[$word] as $hash) {
-                $words[$hash] = true;
+            $hashes = $known[$word] ??= self::hashes($tokeniser, $word);
+            $words[$hashes[0]] = true;
+            if (isset($hashes[1])) {
+                $words += array_fill_keys($hashes, true);
             }
         }
 
-        return array_diff_key($words, $without);
+        return [] === $without ? $words : array_diff_key($words, $without);
+    }
+
+    /** @return non-empty-list<string> */
+    private static function hashes(Tokeniser $tokeniser, string $word): array
+    {
+        $positions = [];
+        $tokeniser->collect($word, 0, $positions);
+        $hashes = array_map(static fn (int|string $term): string => self::hash((string) $term), array_keys($positions));
+
+        return [] === $hashes ? throw new \LogicException('A word has a term.') : $hashes;
     }
 }

@@ -40,9 +40,14 @@ final readonly class Document
         }
         $kept = [];
         foreach ($positions as $term => $at) {
-            if (\strlen((string) $term) <= self::LONGEST && $at[0] < self::WORDS) {
-                $kept[$term] = isset($at[1]) ? \array_slice(array_values(array_unique(array_filter($at, static fn (int $p): bool => $p < self::WORDS))), 0, self::PLACES) : $at;
+            if (\strlen((string) $term) > self::LONGEST || $at[0] >= self::WORDS) {
+                continue;
             }
+            if (isset($at[1])) {
+                $at = array_values(array_unique($at[\count($at) - 1] < self::WORDS ? $at : array_filter($at, static fn (int $p): bool => $p < self::WORDS)));
+                $at = isset($at[self::PLACES]) ? \array_slice($at, 0, self::PLACES) : $at;
+            }
+            $kept[$term] = $at;
         }
 
         return new self($kept);

@@ -66,8 +66,12 @@ final class Tokeniser
         }
         foreach ($matches[0] as $word) {
             [$terms, $width] = self::$known[$word] ?? self::shape($word);
-            foreach ($terms as [$term, $at]) {
-                $positions[$prefix.$term][] = $position + $at;
+            if (!isset($terms[1])) {
+                $positions[$prefix.$terms[0][0]][] = $position + $terms[0][1];
+            } else {
+                foreach ($terms as [$term, $at]) {
+                    $positions[$prefix.$term][] = $position + $at;
+                }
             }
             $position += $width;
         }
@@ -92,7 +96,7 @@ final class Tokeniser
     /** @return list<string> the words of a text as they are written, each once */
     public function different(string $text): array
     {
-        return false === preg_match_all(self::WORD, $text, $matches) ? [] : array_map(strval(...), array_keys(array_flip($matches[0])));
+        return false === preg_match_all(self::WORD, $text, $matches) ? [] : array_values(array_unique($matches[0]));
     }
 
     /**

@@ -45,7 +45,20 @@ final class Kinds
     /** @param array<string, list<string>> $kinds WORK or EMPLOYERS */
     public static function of(string $text, array $kinds): ?string
     {
-        $phrase = ' '.Folded::phrase($text).' ';
+        /** @var array<string, string|null> $known titles and employers come back again and again */
+        static $known = [];
+        $key = array_key_first($kinds).'|'.$text;
+        if (!\array_key_exists($key, $known)) {
+            $known = \count($known) > 20_000 ? [] : $known;
+            $known[$key] = self::first(' '.Folded::phrase($text).' ', $kinds);
+        }
+
+        return $known[$key];
+    }
+
+    /** @param array<string, list<string>> $kinds */
+    private static function first(string $phrase, array $kinds): ?string
+    {
         foreach ($kinds as $kind => $words) {
             foreach ($words as $word) {
                 // short words stand alone, longer ones may begin a word, long ones be the end of one (skipselektriker)

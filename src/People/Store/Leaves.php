@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Jorvent\People\Store;
 
 use Doctrine\DBAL\Connection;
+use Doctrine\DBAL\Result;
 use Jorvent\Platform\Database\Db;
 
 /**
@@ -19,6 +20,10 @@ final class Leaves
 
     /** Sets put together are forgotten after so long. */
     private const SECONDS = 900;
+
+    /** Of more keys than this it is asked what changed at all, if that is no more than so much. */
+    private const MANY = 64;
+    private const CHANGES = 4_000;
 
     /** @var array{string, int} oldest open transaction and epoch of the last reading */
     private array $read = ['0', 0];
@@ -94,26 +99,19 @@ final class Leaves
             }
         }
         $wanted = array_values(array_diff(array_keys($prints), array_keys($known)));
+        // nothing to be read: one statement tells that all of it is still so
+        if ([] === $wanted && [] === $this->outdated($known, $keys)) {
+            return array_map(static fn (array $entry): \GMP => Bits::read($entry['d']), array_values($known));
+        }
         $snapshot = [] !== $known;
         if ($snapshot) {
             // one snapshot for what is kept and what is read
             $this->connection->executeStatement('BEGIN ISOLATION LEVEL REPEATABLE READ READ ONLY');
         }
         try {
-            if ($snapshot) {
-                $stamps = [];
-                foreach ($known as $i => $entry) {
-                    foreach ($keys[$i] as $key) {
-                        $stamps[$key] = isset($stamps[$key]) && (int) $stamps[$key] < (int) $entry['s'] ? $stamps[$key] : $entry['s'];
-                    }
-                }
-                [$epoch, $changed] = $this->changed($stamps);
-                foreach ($known as $i => $entry) {
-                    if ($entry['e'] !== $epoch || [] !== array_filter($keys[$i], static fn (string $k): bool => isset($changed[$k]) && $changed[$k] >= (int) $entry['s'])) {
-                        unset($known[$i]);
-                        $wanted[] = $i;
-                    }
-                }
+            foreach ($snapshot ? $this->outdated($known, $keys) : [] as $i) {
+                unset($known[$i]);
+                $wanted[] = $i;
             }
             $needed = [];
             foreach ($wanted as $i) {
@@ -153,26 +151,75 @@ final class Leaves
     }
 
     /**
+     * @param array<int, array{s: string, d: string, e: mixed}> $known
+     * @param array<int, list<string>>                          $keys  of each
+     *
+     * @return list<int> those of which a key changed since they were put together
+     */
+    private function outdated(array $known, array $keys): array
+    {
+        $stamps = [];
+        foreach ($known as $i => $entry) {
+            foreach ($keys[$i] as $key) {
+                $stamps[$key] = isset($stamps[$key]) && (int) $stamps[$key] < (int) $entry['s'] ? $stamps[$key] : $entry['s'];
+            }
+        }
+        [$epoch, $changed] = $this->changed($stamps);
+        $outdated = [];
+        foreach ($known as $i => $entry) {
+            if ($entry['e'] !== $epoch) {
+                $outdated[] = $i;
+                continue;
+            }
+            foreach ([] === $changed ? [] : $keys[$i] as $key) {
+                if (isset($changed[$key]) && $changed[$key] >= (int) $entry['s']) {
+                    $outdated[] = $i;
+                    break;
+                }
+            }
+        }
+
+        return $outdated;
+    }
+
+    /**
      * @param array<array-key, string> $stamps by key
      *
      * @return array{int, array<string, int>} epoch, and the last change of each key that changed since its stamp
      */
     private function changed(array $stamps): array
     {
-        $epoch = 0;
-        $changed = [];
-        foreach ($this->connection->executeQuery(
-            'SELECT NULL AS key, (SELECT epoch FROM post_epoch)::text AS n, NULL AS ver UNION ALL SELECT k.key, NULL, (SELECT max(p.ver::text::bigint)::text FROM post p WHERE p.key = k.key AND p.ver >= k.stamp) FROM unnest(CAST(:keys AS text[]), CAST(:stamps AS xid8[])) k (key, stamp) WHERE EXISTS (SELECT 1 FROM post p WHERE p.key = k.key AND p.ver >= k.stamp)',
-            ['keys' => Db::array(array_map(strval(...), array_keys($stamps))), 'stamps' => Db::array(array_values($stamps))],
-        )->iterateNumeric() as [$key, $n, $ver]) {
-            if (!\is_string($key)) {
-                $epoch = is_numeric($n) ? (int) $n : 0;
-            } else {
-                $changed[$key] = is_numeric($ver) ? (int) $ver : 0;
+        if ([] !== $stamps && \count($stamps) > self::MANY) {
+            // of many keys it is quicker to read all that changed since
+            [$epoch, $changed, $rows] = self::told($this->connection->executeQuery('SELECT NULL AS key, (SELECT epoch FROM post_epoch)::text AS n, NULL AS ver UNION ALL SELECT key, count(*)::text, max(ver::text::bigint)::text FROM (SELECT key, ver FROM post WHERE ver >= CAST(:since AS xid8) LIMIT '.(self::CHANGES + 1).') p GROUP BY key', ['since' => min(array_map(intval(...), $stamps))]));
+            if ($rows <= self::CHANGES) {
+                return [$epoch, $changed];
             }
         }
 
+        [$epoch, $changed] = self::told($this->connection->executeQuery(
+            'SELECT NULL AS key, (SELECT epoch FROM post_epoch)::text AS n, NULL AS ver UNION ALL SELECT k.key, NULL, (SELECT max(p.ver::text::bigint)::text FROM post p WHERE p.key = k.key AND p.ver >= k.stamp) FROM unnest(CAST(:keys AS text[]), CAST(:stamps AS xid8[])) k (key, stamp) WHERE EXISTS (SELECT 1 FROM post p WHERE p.key = k.key AND p.ver >= k.stamp)',
+            ['keys' => Db::array(array_map(strval(...), array_keys($stamps))), 'stamps' => Db::array(array_values($stamps))],
+        ));
+
         return [$epoch, $changed];
+    }
+
+    /** @return array{int, array<string, int>, int} epoch, last change by key, and how many rows there were */
+    private static function told(Result $rows): array
+    {
+        $epoch = $n = 0;
+        $changed = [];
+        foreach ($rows->iterateNumeric() as [$key, $of, $ver]) {
+            if (!\is_string($key)) {
+                $epoch = is_numeric($of) ? (int) $of : 0;
+            } else {
+                $changed[$key] = is_numeric($ver) ? (int) $ver : 0;
+                $n += is_numeric($of) ? (int) $of : 0;
+            }
+        }
+
+        return [$epoch, $changed, $n];
     }
 
     /**

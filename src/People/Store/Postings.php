@@ -6,7 +6,9 @@ namespace Jorvent\People\Store;
 
 use Doctrine\DBAL\Connection;
 use Jorvent\Core\Fit\Facts;
+use Jorvent\Core\Query\Written;
 use Jorvent\Core\Search\Index\Keys;
+use Jorvent\Core\Search\Index\Told;
 use Jorvent\Core\Search\Profile;
 use Jorvent\Platform\Database\Db;
 
@@ -26,18 +28,15 @@ final readonly class Postings
     /** Writes what someone is found by; run inside the caller's transaction. Without a profile they are found by nothing. */
     public function put(int $candidate, ?Profile $profile): void
     {
-        $row = $this->db->row("SELECT array_to_string(tsvector_to_array(words), E'\\n') AS words, encode(facts, 'base64') AS facts FROM candidate_words WHERE candidate_id = :id FOR UPDATE", ['id' => $candidate]);
-        $before = null === $row ? [] : [...array_map(Keys::word(...), self::lines($row->str('words'))), ...self::lines(self::unpacked($row->str('facts'))), ...$this->runs($candidate)];
+        $before = $this->keys($candidate);
         if (null === $profile) {
             $this->db->execute('DELETE FROM candidate_words WHERE candidate_id = :id', ['id' => $candidate]);
             $this->db->execute('DELETE FROM candidate_fit WHERE candidate_id = :id', ['id' => $candidate]);
-            $after = [];
         } else {
-            $facts = self::facts($profile);
-            $this->db->execute("INSERT INTO candidate_words (candidate_id, words, facts) VALUES (:id, CAST(:words AS tsvector), decode(:facts, 'hex')) ON CONFLICT (candidate_id) DO UPDATE SET words = excluded.words, facts = excluded.facts, ver = pg_current_xact_id()", ['id' => $candidate, 'words' => Words::vector($profile->document), 'facts' => bin2hex(self::packed($facts))]);
+            $this->db->execute("INSERT INTO candidate_words (candidate_id, words, told) VALUES (:id, :words, decode(:told, 'hex')) ON CONFLICT (candidate_id) DO UPDATE SET words = excluded.words, told = excluded.told, ver = pg_current_xact_id()", ['id' => $candidate, 'words' => Written::document($profile->document), 'told' => bin2hex(Told::pack($profile))]);
             $this->db->execute("INSERT INTO candidate_fit (candidate_id, facts) VALUES (:id, decode(:facts, 'hex')) ON CONFLICT (candidate_id) DO UPDATE SET facts = excluded.facts, ver = pg_current_xact_id() WHERE candidate_fit.facts <> excluded.facts", ['id' => $candidate, 'facts' => bin2hex(Facts::of($profile))]);
-            $after = [...Keys::words($profile->document), ...$facts, ...$this->runs($candidate)];
         }
+        $after = null === $profile ? [] : $this->keys($candidate);
         $keys = $present = [];
         foreach ([[array_diff($before, $after), 'f'], [array_diff($after, $before), 't']] as [$changed, $flag]) {
             foreach ($changed as $key) {
@@ -91,9 +90,7 @@ final readonly class Postings
         $done = 0;
         foreach ($profiles as $id => $profile) {
             $place = pack('v', $id & 0xFFFF);
-            $all = Keys::facts($profile);
-            $facts = [] === $profile->pipelines && [] === $profile->setAside ? $all : self::facts($profile);
-            foreach ([...Keys::words($profile->document), ...$all] as $key) {
+            foreach ([...Keys::words($profile->document), ...Keys::facts($profile)] as $key) {
                 // in place: a set that many are in would else be copied for each of them
                 if (isset($places[$key])) {
                     $places[$key] .= $place;
@@ -101,15 +98,15 @@ final readonly class Postings
                     $places[$key] = $place;
                 }
             }
-            $rows[] = $id."\t".Words::vector($profile->document)."\t".'\\\\x'.bin2hex(self::packed($facts));
+            $rows[] = $id."\t".strtr(Written::document($profile->document), ['\\' => '\\\\', "\t" => '\t', "\n" => '\n'])."\t".'\\\\x'.bin2hex(Told::pack($profile));
             $fits[] = $id."\t".'\\\\x'.bin2hex(Facts::of($profile));
             if (0 === ++$done % 2_000) {
-                $this->copy('candidate_words (candidate_id, words, facts)', $rows);
+                $this->copy('candidate_words (candidate_id, words, told)', $rows);
                 $this->copy('candidate_fit (candidate_id, facts)', $fits);
                 $rows = $fits = [];
             }
         }
-        $this->copy('candidate_words (candidate_id, words, facts)', $rows);
+        $this->copy('candidate_words (candidate_id, words, told)', $rows);
         $this->copy('candidate_fit (candidate_id, facts)', $fits);
         $version = $this->db->int('SELECT pg_current_xact_id()::text::bigint');
         $rows = [];
@@ -130,12 +127,6 @@ final readonly class Postings
         return $done;
     }
 
-    /** @return list<string> */
-    private static function facts(Profile $profile): array
-    {
-        return array_values(array_filter(Keys::facts($profile), static fn (string $k): bool => 1 !== preg_match(self::LIVE, $k)));
-    }
-
     /** @param list<string> $rows */
     private function copy(string $into, array $rows): void
     {
@@ -149,28 +140,11 @@ final readonly class Postings
         }
     }
 
-    /** @return list<string> the phrases and beginnings with a key of their own that someone's text has */
-    private function runs(int $candidate): array
+    /** @return list<string> the keys someone stands under by what is kept of them, phrases and beginnings of words too; not those kept up by triggers */
+    private function keys(int $candidate): array
     {
-        return array_map(static fn ($r): string => $r->str('key'), $this->db->rows('SELECT p.key FROM post_run p JOIN candidate_words w ON w.candidate_id = :id AND w.words @@ p.query', ['id' => $candidate]));
-    }
+        $row = $this->db->row("SELECT words, encode(told, 'base64') AS told, (SELECT json_agg(p.key) FROM post_run p WHERE w.words LIKE p.alike AND w.words ~ p.pattern)::text AS runs FROM candidate_words w WHERE candidate_id = :id FOR UPDATE", ['id' => $candidate]);
 
-    /** @param list<string> $facts */
-    private static function packed(array $facts): string
-    {
-        return (string) gzdeflate(implode("\n", $facts), 1);
-    }
-
-    private static function unpacked(string $base64): string
-    {
-        $bytes = (string) base64_decode($base64, true);
-
-        return '' === $bytes ? '' : (string) gzinflate($bytes);
-    }
-
-    /** @return list<string> */
-    private static function lines(string $text): array
-    {
-        return '' === $text ? [] : explode("\n", $text);
+        return null === $row ? [] : [...array_map(Keys::word(...), Written::terms($row->str('words'))), ...Keys::facts(Told::unpack((string) base64_decode($row->str('told'), true))), ...$row->strings('runs')];
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Jorvent\People\Store;
 
 use Jorvent\Core\Query\Row;
+use Jorvent\Core\Query\Written;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
 use Psr\Clock\ClockInterface;
@@ -91,7 +92,7 @@ final class Runs
             if (gmp_popcount($found[$key]) > self::CHECKED) {
                 $found[$key] = $this->learn($row);
             } else {
-                $ask[$key] = [$found[$key], Words::query($row)];
+                $ask[$key] = [$found[$key], $row];
             }
         }
 
@@ -101,7 +102,7 @@ final class Runs
     /**
      * Those of some people whose text answers. What was found is kept for a while; whoever was written since is looked at anew.
      *
-     * @param array<array-key, array{\GMP, string}> $ask people and a query, by key
+     * @param array<array-key, array{\GMP, Row}> $ask people and a row of words, by key
      *
      * @return array<array-key, \GMP>
      */
@@ -119,10 +120,10 @@ final class Runs
         }
         [$now, $changed] = $keeps ? $this->changed($oldest) : [0, []];
         $look = $sure = [];
-        foreach ($ask as $key => [$people, $query]) {
+        foreach ($ask as $key => [$people, $row]) {
             $since = isset($kept[$key]) ? array_keys(array_filter($changed, static fn (int $ver): bool => $ver >= $kept[$key]['s'])) : null;
             $sure[$key] = null === $since ? [] : array_diff($kept[$key]['ids'], $since);
-            $look[$key] = [null === $since ? Bits::ids($people) : array_values(array_filter($since, static fn (int $id): bool => gmp_testbit($people, $id))), $query];
+            $look[$key] = [null === $since ? Bits::ids($people) : array_values(array_filter($since, static fn (int $id): bool => gmp_testbit($people, $id))), $row];
         }
         $found = [];
         foreach ($this->checked(array_filter($look, static fn (array $l): bool => [] !== $l[0])) + array_fill_keys(array_keys($ask), []) as $key => $ids) {
@@ -169,7 +170,7 @@ final class Runs
             $could = array_reduce($keys[$i], static fn (\GMP $set, string $key): \GMP => gmp_and($set, $sets[$key]), $people);
             $counts[$i] = gmp_popcount($could);
             if (\count($keys[$i]) > 1 && $counts[$i] > 0) {
-                $check[$i] = [$could, Words::query($row)];
+                $check[$i] = [$could, $row];
             }
         }
         $few = array_filter($check, static fn (array $c, int $i): bool => $counts[$i] <= self::CHECKED, \ARRAY_FILTER_USE_BOTH);
@@ -227,7 +228,7 @@ final class Runs
     }
 
     /**
-     * @param array<array-key, array{list<int>, string}> $ask people and a query
+     * @param array<array-key, array{list<int>, Row}> $ask people and a row of words
      *
      * @return array<array-key, list<int>> those of them whose text answers
      */
@@ -237,10 +238,10 @@ final class Runs
         $keys = array_keys($ask);
         $values = $parameters = [];
         foreach ($keys as $i => $key) {
-            $values[] = "(CAST(:i$i AS int), CAST(:p$i AS int[]), CAST(:q$i AS tsquery))";
-            $parameters += ["i$i" => $i, "p$i" => '{'.implode(',', 0 === $this->shift() ? $ask[$key][0] : array_map(fn (int $id): int => $id + $this->shift(), $ask[$key][0])).'}', "q$i" => $ask[$key][1]];
+            $values[] = "(CAST(:i$i AS int), CAST(:p$i AS int[]), CAST(:l$i AS text), CAST(:q$i AS text))";
+            $parameters += ["i$i" => $i, "p$i" => '{'.implode(',', 0 === $this->shift() ? $ask[$key][0] : array_map(fn (int $id): int => $id + $this->shift(), $ask[$key][0])).'}', "l$i" => Written::like($ask[$key][1]), "q$i" => Written::pattern($ask[$key][1])];
         }
-        foreach ([] === $values ? [] : $this->db->rows('SELECT v.i, w.candidate_id FROM (VALUES '.implode(', ', $values).') v (i, ids, query) JOIN candidate_words w ON w.candidate_id = ANY (v.ids) AND w.words @@ v.query', $parameters) as $row) {
+        foreach ([] === $values ? [] : $this->db->rows('SELECT v.i, w.candidate_id FROM (VALUES '.implode(', ', $values).') v (i, ids, alike, pattern) JOIN candidate_words w ON w.candidate_id = ANY (v.ids) AND w.words LIKE v.alike AND w.words ~ v.pattern', $parameters) as $row) {
             $found[$keys[$row->int('i')]][] = $row->int('candidate_id') - $this->shift();
         }
 
@@ -258,13 +259,12 @@ final class Runs
             throw new \LogicException('A part learns nothing by itself.');
         }
         $key = self::key($row);
-        $query = Words::query($row);
 
-        return $this->db->transaction(function () use ($row, $key, $query): \GMP {
+        return $this->db->transaction(function () use ($row, $key): \GMP {
             // whoever writes a candidate meanwhile waits, so that nobody is missed between looking and keeping
             $this->db->execute('LOCK TABLE candidate_words IN SHARE MODE');
-            $new = 1 === $this->db->execute('INSERT INTO post_run (key, query, used_on) VALUES (:k, CAST(:q AS tsquery), :d) ON CONFLICT DO NOTHING', ['k' => $key, 'q' => $query, 'd' => $this->clock->now()->format('Y-m-d')]);
-            $segments = $this->segments($row, $query);
+            $new = 1 === $this->db->execute('INSERT INTO post_run (key, alike, pattern, used_on) VALUES (:k, :l, :p, :d) ON CONFLICT DO NOTHING', ['k' => $key, 'l' => Written::like($row), 'p' => Written::pattern($row), 'd' => $this->clock->now()->format('Y-m-d')]);
+            $segments = $this->segments($row);
             if ($new) {
                 foreach ($segments as $seg => $places) {
                     $this->db->execute("INSERT INTO post (key, seg, n, ver, data) VALUES (:k, :s, :n, pg_current_xact_id(), decode(:d, 'hex')) ON CONFLICT (key, seg) DO UPDATE SET n = excluded.n, ver = excluded.ver, data = excluded.data", ['k' => $key, 's' => $seg, 'n' => \strlen($places) >> 1, 'd' => bin2hex(Bits::kept($places))]);
@@ -282,7 +282,7 @@ final class Runs
     }
 
     /** @return array<int, string> places by segment */
-    private function segments(Row $row, string $query): array
+    private function segments(Row $row): array
     {
         $segments = [];
         if (1 === \count($row->terms)) {
@@ -301,7 +301,7 @@ final class Runs
         }
         $all = array_values($this->leaves->load($words));
         foreach (array_chunk(Bits::ids(array_reduce(\array_slice($all, 1), gmp_and(...), $all[0])), 5_000) as $some) {
-            foreach ($this->checked([[$some, $query]])[0] as $id) {
+            foreach ($this->checked([[$some, $row]])[0] as $id) {
                 $segments[$id >> 16] = ($segments[$id >> 16] ?? '').pack('v', $id & 0xFFFF);
             }
         }

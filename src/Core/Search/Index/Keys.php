@@ -87,6 +87,20 @@ final class Keys
         return array_map(static fn (int|string $term): string => self::word((string) $term), array_keys($document->positions));
     }
 
+    /** The key of all of a title ("t") or an employer ("e"), without "whole:t:"; null where it has no words. */
+    public static function whole(string $text): ?string
+    {
+        /** @var array<string, string|null> $known */
+        static $known = [];
+        if (!\array_key_exists($text, $known)) {
+            $known = \count($known) > 20_000 ? [] : $known;
+            $row = (new Tokeniser())->row($text);
+            $known[$text] = [] === $row ? null : implode(' ', $row).'|'.mb_substr((string) preg_replace('/[\s|]+/u', ' ', $text), 0, 120);
+        }
+
+        return $known[$text];
+    }
+
     /** The key of a term as a Document holds it. */
     public static function word(string $lexeme): string
     {
@@ -148,9 +162,9 @@ final class Keys
                 $keys[] = 'v:'.$key;
             }
             foreach (['t' => $stint->title, 'e' => $stint->employer] as $letter => $text) {
-                $whole = (new Tokeniser())->row($text);
-                if ([] !== $whole) {
-                    $keys[] = "whole:$letter:".implode(' ', $whole).'|'.mb_substr((string) preg_replace('/[\s|]+/u', ' ', $text), 0, 120);
+                $whole = self::whole($text);
+                if (null !== $whole) {
+                    $keys[] = "whole:$letter:$whole";
                 }
             }
             if ($i >= Profile::STINTS) {
