@@ -68,7 +68,7 @@ switch ($arguments[0] ?? '') {
             $mine->boot();
             $of = $mine->getContainer()->get('test.service_container');
             assert($of instanceof Psr\Container\ContainerInterface);
-            $writers[] = [$of->get(Db::class), $of->get(Jorvent\People\IndexCandidate::class), $of->get(Jorvent\People\SearchCandidates::class), $of->get(Jorvent\People\Store\FitValues::class)];
+            $writers[] = [$of->get(Db::class), $of->get(Jorvent\People\IndexCandidate::class), $of->get(Jorvent\People\SearchCandidates::class), $of->get(Jorvent\People\Store\FitValues::class), $of->get(Jorvent\People\Facets::class)];
             $at = $writers[$w][0];
             assert($at instanceof Db);
             $at->int('SELECT 1');
@@ -78,12 +78,14 @@ switch ($arguments[0] ?? '') {
         $words = ['quillback', 'sandeel', 'garfish', 'wolffish'];
         $ids = array_map(static fn ($r): int => $r->int('id'), $db->rows('SELECT id FROM candidate WHERE erased_at IS NULL AND merged_into IS NULL AND claims IS NULL ORDER BY id LIMIT 12'));
         $before = $db->rows('SELECT id, headline FROM candidate WHERE id IN (:ids)', ['ids' => $ids]);
-        $searches = array_map(static fn (string $q): Jorvent\Core\Search\Search => new Jorvent\Core\Search\Search($q), ['quillback OR sandeel', 'garfish NOT sandeel', '(quillback OR wolffish) AND (sandeel OR garfish)', 'wolffish', 'NOT quillback', '"quillback sandeel" OR "garfish wolffish"']);
+        $searches = array_map(static fn (string $q): Jorvent\Core\Search\Search => new Jorvent\Core\Search\Search($q), ['quillback OR sandeel', 'garfish NOT sandeel', '(quillback OR wolffish) AND (sandeel OR garfish)', 'wolffish', 'NOT quillback', '"quillback sandeel" OR "garfish wolffish"', 'garfish AND (wolffish OR '.implode(' OR ', array_map(static fn (int $n): string => "nothing$n", range(1, 80))).')']);
         $measure = new Jorvent\Core\Fit\Measure(new Jorvent\Core\Fit\Wanted(['quillback', 'garfish'], ['sandeel']), new DateTimeImmutable('today'));
         $weights = Jorvent\Core\Fit\Weights::of($measure->wanted);
         $values = $container->get(Jorvent\People\Store\FitValues::class);
         assert($values instanceof Jorvent\People\Store\FitValues);
-        $told = static fn (Jorvent\People\SearchResult $r, Jorvent\People\Store\FitValues $v): array => [Jorvent\People\Store\Bits::ids($r->people), $r->ladder, array_map(gmp_strval(...), $r->oneShort), $v->ranking($measure, $weights, $ids)];
+        $facets = $container->get(Jorvent\People\Facets::class);
+        assert($facets instanceof Jorvent\People\Facets);
+        $told = static fn (Jorvent\People\SearchResult $r, Jorvent\People\Store\FitValues $v, Jorvent\People\Facets $f): array => [Jorvent\People\Store\Bits::ids($r->people), $r->ladder, array_map(gmp_strval(...), $r->oneShort), $v->ranking($measure, $weights, $ids), $f->of($r->people, 6, 5)];
         mt_srand(5);
         $rounds = $differ = $hits = 0;
         $write = static function (int $w, int $id) use ($writers, $words): void {
@@ -92,13 +94,13 @@ switch ($arguments[0] ?? '') {
             $at->execute('UPDATE candidate SET headline = :h WHERE id = :id', ['h' => $words[2 * $w + mt_rand(0, 1)].' '.$words[2 * $w + mt_rand(0, 1)], 'id' => $id]);
             $index($id);
         };
-        $check = static function () use ($searches, $search, $values, $writers, $told, &$rounds, &$differ, &$hits): void {
-            $asked = $searches[mt_rand(0, 5)];
-            [$at, , $plain, $fresh] = $writers[1];
-            assert($at instanceof Db && $plain instanceof Jorvent\People\SearchCandidates && $fresh instanceof Jorvent\People\Store\FitValues);
-            $kept = $told($search($asked), $values);
+        $check = static function () use ($searches, $search, $values, $facets, $writers, $told, &$rounds, &$differ, &$hits): void {
+            $asked = $searches[mt_rand(0, 6)];
+            [$at, , $plain, $fresh, $counts] = $writers[1];
+            assert($at instanceof Db && $plain instanceof Jorvent\People\SearchCandidates && $fresh instanceof Jorvent\People\Store\FitValues && $counts instanceof Jorvent\People\Facets);
+            $kept = $told($search($asked), $values, $facets);
             // within a transaction nothing is kept
-            $anew = $at->transaction(static fn (): array => $told($plain($asked), $fresh));
+            $anew = $at->transaction(static fn (): array => $told($plain($asked), $fresh, $counts));
             ++$rounds;
             $differ += serialize($kept) === serialize($anew) ? 0 : 1;
             $hits += [] === $kept[0] ? 0 : 1;
@@ -106,6 +108,10 @@ switch ($arguments[0] ?? '') {
         for ($i = 0; $i < 150; ++$i) {
             [$held] = $writers[0];
             assert($held instanceof Db);
+            if (75 === $i) {
+                // more changes than are read at once
+                $held->execute('UPDATE post SET ver = pg_current_xact_id() WHERE (key, seg) IN (SELECT key, seg FROM post ORDER BY key LIMIT 5000)');
+            }
             // the other commits first, though it began later; each writes words of its own, so that neither waits
             $held->transaction(static function () use ($write, $check, $ids, $i, $writers): void {
                 $write(0, $ids[$i % 6]);
