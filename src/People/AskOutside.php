@@ -66,7 +66,7 @@ final readonly class AskOutside
     public function answers(int $requisition, Search $search): array
     {
         $answers = [];
-        foreach ($this->db->rows('SELECT bank, asked_at, ticket, error, content FROM outside_answer WHERE requisition_id = :r AND question = :q AND asked_at > :old ORDER BY bank', ['r' => $requisition, 'q' => self::question($search), 'old' => $this->clock->now()->modify('-'.self::MINUTES.' minutes')]) as $row) {
+        foreach ($this->db->planned('SELECT bank, asked_at, ticket, error, content FROM outside_answer WHERE requisition_id = :r AND question = :q AND asked_at > CAST(:old AS timestamptz) ORDER BY bank', ['r' => $requisition, 'q' => self::question($search), 'old' => $this->clock->now()->modify('-'.self::MINUTES.' minutes')->format('Y-m-d H:i:s.uP')]) as $row) {
             /** @var array{count?: int, population?: int, left?: list<int>, people?: list<Outside>} $content */
             $content = $row->json('content');
             $answers[$row->str('bank')] = ['asked_at' => $row->instant('asked_at'), 'pending' => null !== $row->strOrNull('ticket'), 'error' => $row->strOrNull('error'), 'count' => $content['count'] ?? 0, 'population' => $content['population'] ?? 0, 'left' => $content['left'] ?? [], 'people' => $content['people'] ?? []];

@@ -60,7 +60,7 @@ final readonly class BankViews
     public function month(): array
     {
         $month = [];
-        foreach ($this->db->rows('SELECT q.bank, q.views, (SELECT count(*) FROM bank_view v WHERE v.bank = q.bank AND v.at >= CAST(:from AS timestamptz)) AS used FROM bank_quota q ORDER BY q.bank', ['from' => $this->clock->now()->format('Y-m-01 00:00:00P')]) as $row) {
+        foreach ($this->db->planned('SELECT q.bank, q.views, (SELECT count(*) FROM bank_view v WHERE v.bank = q.bank AND v.at >= CAST(:from AS timestamptz)) AS used FROM bank_quota q ORDER BY q.bank', ['from' => $this->clock->now()->format('Y-m-01 00:00:00P')]) as $row) {
             $month[$row->str('bank')] = ['used' => $row->int('used'), 'of' => $row->int('views')];
         }
 

@@ -37,9 +37,9 @@ final class SearchContext
         // towns come with a migration alone; between requests they are kept
         $keeps = \function_exists('apcu_enabled') && apcu_enabled();
         $gazetteer = $keeps ? apcu_fetch('towns') : null;
-        $row = $this->db->row(
+        $row = $this->db->planned(
             'SELECT (SELECT json_object_agg(currency, trim_scale(per_euro)::text) FROM (SELECT DISTINCT ON (currency) currency, per_euro FROM exchange_rate WHERE day <= :day ORDER BY currency, day DESC) x)::text AS rates, (SELECT percent FROM answer_chance ORDER BY learned_on DESC LIMIT 1)::text AS chance,
-                CASE WHEN CAST(:towns AS boolean) THEN (SELECT json_agg(json_build_array(names, country, latitude, longitude, people)) FROM town)::text END AS towns', ['day' => $day->format('Y-m-d'), 'towns' => $gazetteer instanceof Gazetteer ? 'f' : 't']) ?? throw new \LogicException('There is always a row.');
+                CASE WHEN CAST(:towns AS boolean) THEN (SELECT json_agg(json_build_array(names, country, latitude, longitude, people)) FROM town)::text END AS towns', ['day' => $day->format('Y-m-d'), 'towns' => $gazetteer instanceof Gazetteer ? 'f' : 't'])[0] ?? throw new \LogicException('There is always a row.');
         if (!$gazetteer instanceof Gazetteer) {
             $gazetteer = new Gazetteer(self::towns($row));
             if ($keeps) {

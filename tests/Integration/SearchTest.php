@@ -115,7 +115,7 @@ final class SearchTest extends DatabaseTest
             }
         }
         $engine = function (?\Jorvent\People\Store\Segments $of): SearchCandidates {
-            $leaves = new \Jorvent\People\Store\Leaves($this->get(\Doctrine\DBAL\Connection::class), $of);
+            $leaves = new \Jorvent\People\Store\Leaves($this->get(\Doctrine\DBAL\Connection::class), new \Jorvent\Platform\Database\Plans(), $of);
 
             return new SearchCandidates(new Sets($leaves, new \Jorvent\People\Store\Runs($this->db(), $leaves, $this->clock()), $this->db()), $this->get(SearchContext::class));
         };

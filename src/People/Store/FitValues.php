@@ -104,7 +104,7 @@ final readonly class FitValues
         if ([] === $ids) {
             return $facts;
         }
-        $row = $this->db->row("SELECT coalesce(string_agg(candidate_id::text, ','), '') AS ids, coalesce(string_agg(length(facts)::text, ','), '') AS lengths, coalesce(encode(string_agg(facts, ''), 'hex'), '') AS all FROM candidate_fit WHERE candidate_id = ANY (CAST(:ids AS int[]))", ['ids' => '{'.implode(',', $ids).'}']) ?? throw new \LogicException('There is always a row.');
+        $row = $this->db->planned("SELECT coalesce(string_agg(candidate_id::text, ','), '') AS ids, coalesce(string_agg(length(facts)::text, ','), '') AS lengths, coalesce(encode(string_agg(facts, ''), 'hex'), '') AS all FROM candidate_fit WHERE candidate_id = ANY (CAST(:ids AS int[]))", ['ids' => '{'.implode(',', $ids).'}'])[0] ?? throw new \LogicException('There is always a row.');
         $all = (string) hex2bin($row->str('all'));
         $lengths = explode(',', $row->str('lengths'));
         $at = 0;
@@ -146,7 +146,7 @@ final readonly class FitValues
         $oldest = [] === $kept ? \PHP_INT_MAX : min(array_map(self::stamp(...), $kept));
         $now = 0;
         $changed = [];
-        foreach ($this->db->rows('SELECT NULL::int AS id, pg_snapshot_xmin(pg_current_snapshot())::text::bigint AS ver UNION ALL SELECT candidate_id, ver::text::bigint FROM candidate_fit WHERE ver >= CAST(:oldest AS xid8)', ['oldest' => (string) $oldest]) as $row) {
+        foreach ($this->db->planned('SELECT NULL::int AS id, pg_snapshot_xmin(pg_current_snapshot())::text::bigint AS ver UNION ALL SELECT candidate_id, ver::text::bigint FROM candidate_fit WHERE ver >= CAST(:oldest AS xid8)', ['oldest' => (string) $oldest]) as $row) {
             $id = $row->intOrNull('id');
             if (null === $id) {
                 $now = $row->int('ver');

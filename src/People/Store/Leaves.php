@@ -7,6 +7,7 @@ namespace Jorvent\People\Store;
 use Doctrine\DBAL\Connection;
 use Doctrine\DBAL\Result;
 use Jorvent\Platform\Database\Db;
+use Jorvent\Platform\Database\Plans;
 
 /**
  * The sets under keys, kept in the web server's shared memory between requests. One statement per search finds out what changed since: a kept set is stamped with the oldest transaction still open when
@@ -21,8 +22,7 @@ final class Leaves
     /** Sets put together are forgotten after so long. */
     private const SECONDS = 900;
 
-    /** Of more keys than this it is asked what changed at all, if that is no more than so much. */
-    private const MANY = 64;
+    /** It is asked what changed at all; where that is more than so many rows, of each key. */
     private const CHANGES = 4_000;
 
     /** @var array{string, int} oldest open transaction and epoch of the last reading */
@@ -32,7 +32,7 @@ final class Leaves
     private readonly string $space;
 
     /** @param Segments|null $segments of whom sets are; null for everyone */
-    public function __construct(private readonly Connection $connection, public readonly ?Segments $segments = null)
+    public function __construct(private readonly Connection $connection, private readonly Plans $plans, public readonly ?Segments $segments = null)
     {
         $this->space = null === $segments ? '' : $segments->from.'-'.$segments->to.':';
     }
@@ -77,30 +77,30 @@ final class Leaves
     /**
      * Sets put together from those under keys, kept too: each is what it was as long as none of its keys changed. What is kept and what is put together anew are of one and the same moment.
      *
-     * @param array<int, string>                                                     $prints  what each is known by; '' for one that is not kept
-     * @param array<int, list<string>>                                               $keys    of each
+     * @param array<int, string>                                         $prints  what each is known by
+     * @param array<int, Needs>                                          $needs   of each
      * @param callable(list<int>, array<string, \GMP>): array<int, \GMP> $compute those wanted, from the sets under their keys
      *
      * @return list<\GMP> in the order of the prints
      */
-    public function derived(array $prints, array $keys, callable $compute): array
+    public function derived(array $prints, array $needs, callable $compute): array
     {
         if (!$this->keeps()) {
-            $found = $compute(array_keys($prints), $this->load(array_merge(...array_values($keys))));
+            $found = $compute(array_keys($prints), $this->load(array_merge(...array_map(static fn (Needs $n): array => $n->keys, array_values($needs)))));
             ksort($found);
 
             return array_values($found);
         }
         $known = [];
         foreach ($prints as $i => $print) {
-            $entry = '' === $print ? false : apcu_fetch('set:'.$this->space.$print);
+            $entry = apcu_fetch('set:'.$this->space.$print);
             if (\is_array($entry) && \is_string($entry['s'] ?? null) && \is_string($entry['d'] ?? null)) {
-                $known[$i] = ['s' => $entry['s'], 'd' => $entry['d'], 'e' => $entry['e'] ?? 0];
+                $known[$i] = ['s' => (int) $entry['s'], 'd' => $entry['d'], 'e' => $entry['e'] ?? 0];
             }
         }
         $wanted = array_values(array_diff(array_keys($prints), array_keys($known)));
         // nothing to be read: one statement tells that all of it is still so
-        if ([] === $wanted && [] === $this->outdated($known, $keys)) {
+        if ([] === $wanted && [] === $this->outdated($known, $needs)) {
             return array_map(static fn (array $entry): \GMP => Bits::read($entry['d']), array_values($known));
         }
         $snapshot = [] !== $known;
@@ -109,13 +109,13 @@ final class Leaves
             $this->connection->executeStatement('BEGIN ISOLATION LEVEL REPEATABLE READ READ ONLY');
         }
         try {
-            foreach ($snapshot ? $this->outdated($known, $keys) : [] as $i) {
+            foreach ($snapshot ? $this->outdated($known, $needs) : [] as $i) {
                 unset($known[$i]);
                 $wanted[] = $i;
             }
             $needed = [];
             foreach ($wanted as $i) {
-                array_push($needed, ...$keys[$i]);
+                array_push($needed, ...$needs[$i]->keys);
             }
             $sets = [] === $needed ? [] : $this->load($needed);
             // of this reading, not of one that putting together may do
@@ -127,9 +127,7 @@ final class Leaves
         }
         $found = [] === $wanted ? [] : $compute($wanted, $sets);
         foreach ($found as $i => $set) {
-            if ('' !== $prints[$i]) {
-                apcu_store('set:'.$this->space.$prints[$i], ['s' => $stamp, 'e' => $of, 'd' => gmp_export($set, 8, \GMP_LSW_FIRST | \GMP_NATIVE_ENDIAN)], self::SECONDS);
-            }
+            apcu_store('set:'.$this->space.$prints[$i], ['s' => $stamp, 'e' => $of, 'd' => gmp_export($set, 8, \GMP_LSW_FIRST | \GMP_NATIVE_ENDIAN)], self::SECONDS);
         }
         foreach ($known as $i => $entry) {
             $found[$i] = Bits::read($entry['d']);
@@ -151,75 +149,73 @@ final class Leaves
     }
 
     /**
-     * @param array<int, array{s: string, d: string, e: mixed}> $known
-     * @param array<int, list<string>>                          $keys  of each
+     * @param array<int, array{s: int, d: string, e: mixed}> $known
+     * @param array<int, Needs>                              $needs of each
      *
-     * @return list<int> those of which a key changed since they were put together
+     * @return list<int> those of which something changed since they were put together
      */
-    private function outdated(array $known, array $keys): array
+    private function outdated(array $known, array $needs): array
     {
-        $stamps = [];
-        foreach ($known as $i => $entry) {
-            foreach ($keys[$i] as $key) {
-                $stamps[$key] = isset($stamps[$key]) && (int) $stamps[$key] < (int) $entry['s'] ? $stamps[$key] : $entry['s'];
-            }
+        if ([] === $known) {
+            return [];
         }
-        [$epoch, $changed] = $this->changed($stamps);
-        $outdated = [];
-        foreach ($known as $i => $entry) {
-            if ($entry['e'] !== $epoch) {
-                $outdated[] = $i;
-                continue;
-            }
-            foreach ([] === $changed ? [] : $keys[$i] as $key) {
-                if (isset($changed[$key]) && $changed[$key] >= (int) $entry['s']) {
-                    $outdated[] = $i;
-                    break;
+        $since = min(array_map(static fn (array $entry): int => $entry['s'], $known));
+        [$epoch, $words, $changed] = $this->changed($since);
+        $all = null !== $changed;
+        if (!$all) {
+            $keys = [];
+            foreach ($known as $i => $entry) {
+                foreach ($needs[$i]->keys as $key) {
+                    $keys[$key] = min($keys[$key] ?? \PHP_INT_MAX, $entry['s']);
                 }
+            }
+            $changed = $this->changedOf($keys);
+        }
+
+        return array_keys(array_filter($known, static fn (array $entry, int $i): bool => $entry['e'] !== $epoch || ($needs[$i]->texts && $words >= $entry['s']) || (!$all && [] !== $needs[$i]->beginnings) || $needs[$i]->changedSince($entry['s'], $changed), \ARRAY_FILTER_USE_BOTH));
+    }
+
+    /** @return array{int, int, array<string, int>|null} epoch, the last change of anyone's text, and the last change of each key that changed since; null where these are too many */
+    private function changed(int $since): array
+    {
+        $epoch = $words = $rows = 0;
+        $changed = [];
+        foreach ($this->planned(
+            'SELECT NULL AS key, (SELECT epoch FROM post_epoch)::text AS n, (SELECT ver FROM candidate_words ORDER BY ver DESC LIMIT 1)::text AS ver UNION ALL SELECT key, count(*)::text, max(ver::text::bigint)::text FROM (SELECT key, ver FROM post WHERE ver >= CAST(:since AS xid8) LIMIT '.(self::CHANGES + 1).') p GROUP BY key', ['since' => $since],
+        )->iterateNumeric() as [$key, $n, $ver]) {
+            if (!\is_string($key)) {
+                [$epoch, $words] = [is_numeric($n) ? (int) $n : 0, is_numeric($ver) ? (int) $ver : 0];
+            } else {
+                $rows += is_numeric($n) ? (int) $n : 0;
+                $changed[$key] = is_numeric($ver) ? (int) $ver : 0;
             }
         }
 
-        return $outdated;
+        return [$epoch, $words, $rows > self::CHANGES ? null : $changed];
     }
 
     /**
-     * @param array<array-key, string> $stamps by key
+     * @param array<array-key, int> $stamps by key
      *
-     * @return array{int, array<string, int>} epoch, and the last change of each key that changed since its stamp
+     * @return array<string, int> the last change of each key that changed since its stamp
      */
-    private function changed(array $stamps): array
+    private function changedOf(array $stamps): array
     {
-        if ([] !== $stamps && \count($stamps) > self::MANY) {
-            // of many keys it is quicker to read all that changed since
-            [$epoch, $changed, $rows] = self::told($this->connection->executeQuery('SELECT NULL AS key, (SELECT epoch FROM post_epoch)::text AS n, NULL AS ver UNION ALL SELECT key, count(*)::text, max(ver::text::bigint)::text FROM (SELECT key, ver FROM post WHERE ver >= CAST(:since AS xid8) LIMIT '.(self::CHANGES + 1).') p GROUP BY key', ['since' => min(array_map(intval(...), $stamps))]));
-            if ($rows <= self::CHANGES) {
-                return [$epoch, $changed];
-            }
+        $changed = [];
+        foreach ($this->planned(
+            'SELECT k.key, (SELECT max(p.ver::text::bigint) FROM post p WHERE p.key = k.key AND p.ver >= k.stamp) AS ver FROM unnest(CAST(:keys AS text[]), CAST(:stamps AS xid8[])) k (key, stamp) WHERE EXISTS (SELECT 1 FROM post p WHERE p.key = k.key AND p.ver >= k.stamp)',
+            ['keys' => Db::array(array_map(strval(...), array_keys($stamps))), 'stamps' => '{'.implode(',', $stamps).'}'],
+        )->iterateNumeric() as [$key, $ver]) {
+            $changed[\is_string($key) ? $key : ''] = is_numeric($ver) ? (int) $ver : 0;
         }
 
-        [$epoch, $changed] = self::told($this->connection->executeQuery(
-            'SELECT NULL AS key, (SELECT epoch FROM post_epoch)::text AS n, NULL AS ver UNION ALL SELECT k.key, NULL, (SELECT max(p.ver::text::bigint)::text FROM post p WHERE p.key = k.key AND p.ver >= k.stamp) FROM unnest(CAST(:keys AS text[]), CAST(:stamps AS xid8[])) k (key, stamp) WHERE EXISTS (SELECT 1 FROM post p WHERE p.key = k.key AND p.ver >= k.stamp)',
-            ['keys' => Db::array(array_map(strval(...), array_keys($stamps))), 'stamps' => Db::array(array_values($stamps))],
-        ));
-
-        return [$epoch, $changed];
+        return $changed;
     }
 
-    /** @return array{int, array<string, int>, int} epoch, last change by key, and how many rows there were */
-    private static function told(Result $rows): array
+    /** @param array<string, int|string> $parameters */
+    private function planned(string $sql, array $parameters): Result
     {
-        $epoch = $n = 0;
-        $changed = [];
-        foreach ($rows->iterateNumeric() as [$key, $of, $ver]) {
-            if (!\is_string($key)) {
-                $epoch = is_numeric($of) ? (int) $of : 0;
-            } else {
-                $changed[$key] = is_numeric($ver) ? (int) $ver : 0;
-                $n += is_numeric($of) ? (int) $of : 0;
-            }
-        }
-
-        return [$epoch, $changed, $n];
+        return $this->connection->executeQuery($this->plans->call($this->connection, $sql, $parameters));
     }
 
     /**
@@ -264,7 +260,7 @@ final class Leaves
         // what a long open transaction keeps from being stamped later is known by its own number, and not sent again
         $again = [] === $seen['k'] ? '' : ' AND NOT EXISTS (SELECT 1 FROM unnest(CAST(:sk AS text[]), CAST(:ss AS int[]), CAST(:sv AS xid8[])) s (key, seg, ver) WHERE s.key = p.key AND s.seg = p.seg AND s.ver = p.ver)';
         $within = null === $this->segments ? '' : ' AND p.seg BETWEEN '.$this->segments->from.' AND '.$this->segments->to;
-        $statement = $this->connection->executeQuery(
+        $statement = $this->planned(
             "SELECT NULL AS key, (SELECT epoch FROM post_epoch) AS seg, pg_snapshot_xmin(pg_current_snapshot())::text AS ver, NULL::bytea AS data
              UNION ALL SELECT p.key, p.seg, p.ver::text, p.data FROM unnest(CAST(:keys AS text[]), CAST(:stamps AS xid8[])) k (key, stamp) JOIN post p ON p.key = k.key AND p.ver >= k.stamp$within$again",
             ['keys' => Db::array($keys), 'stamps' => Db::array($stamps)] + ('' === $again ? [] : ['sk' => Db::array($seen['k']), 'ss' => '{'.implode(',', $seen['s']).'}', 'sv' => Db::array($seen['v'])]),

@@ -47,7 +47,7 @@ final class Runs
     {
         $known = $stale = [];
         $today = $this->clock->now()->format('Y-m-d');
-        foreach ([] === $rows ? [] : $this->db->rows('SELECT key, used_on FROM post_run WHERE key IN (:keys)', ['keys' => array_values(array_map(self::key(...), $rows))]) as $row) {
+        foreach ([] === $rows ? [] : $this->db->planned('SELECT key, used_on FROM post_run WHERE key = ANY (CAST(:keys AS text[]))', ['keys' => Db::array(array_map(self::key(...), array_values($rows)))]) as $row) {
             $known[$row->str('key')] = true;
             if ($row->str('used_on') !== $today) {
                 $stale[] = $row->str('key');
@@ -142,7 +142,7 @@ final class Runs
     {
         $now = 0;
         $changed = [];
-        foreach ($this->db->rows('SELECT NULL::int AS id, pg_snapshot_xmin(pg_current_snapshot())::text::bigint AS ver UNION ALL SELECT candidate_id, ver::text::bigint FROM candidate_words WHERE ver >= CAST(:since AS xid8)', ['since' => (string) $since]) as $row) {
+        foreach ($this->db->planned('SELECT NULL::int AS id, pg_snapshot_xmin(pg_current_snapshot())::text::bigint AS ver UNION ALL SELECT candidate_id, ver::text::bigint FROM candidate_words WHERE ver >= CAST(:since AS xid8)', ['since' => (string) $since]) as $row) {
             $id = $row->intOrNull('id');
             null === $id ? $now = $row->int('ver') : $changed[$id - $this->shift()] = $row->int('ver');
         }
@@ -211,7 +211,7 @@ final class Runs
             return [];
         }
         $keys = [];
-        foreach ($this->db->rows(
+        foreach ($this->db->planned(
             'SELECT f.word, x.key FROM json_array_elements_text(CAST(:from AS json)) f (word), LATERAL (
                 WITH RECURSIVE k AS ((SELECT key, 1 AS n FROM post WHERE key >= f.word AND key < f.word || :end ORDER BY key LIMIT 1) UNION ALL SELECT (SELECT p.key FROM post p WHERE p.key > k.key AND p.key < f.word || :end ORDER BY p.key LIMIT 1), n + 1 FROM k WHERE k.key IS NOT NULL AND n <= '.self::WORDS.')
                 SELECT key FROM k WHERE key IS NOT NULL) x', ['from' => json_encode(array_values(array_unique($from)), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE), 'end' => "\u{10FFFF}"]) as $row) {

@@ -31,7 +31,7 @@ final class Sets
      */
     public function of(array $expressions): array
     {
-        $keys = $rows = $prints = [];
+        $keys = $rows = $prints = $needs = [];
         $memo = [];
         foreach ($expressions as $i => $expression) {
             $of = ['all' => true];
@@ -44,22 +44,27 @@ final class Sets
         $run = $this->runs->known(array_values($asked));
         $unknown = array_diff_key($asked, $run);
         foreach ($rows as $i => $some) {
+            $beginnings = [];
+            $texts = false;
             foreach ($some as $key => $row) {
                 if (isset($run[$key])) {
                     $keys[$i][(string) $key] = true;
                     continue;
                 }
-                // what is checked person by person is put together each time
-                $prints[$i] = '';
+                $last = \count($row->terms) - 1;
+                $texts = $texts || $last > 0;
                 foreach ($row->terms as $t => $term) {
-                    if (!$row->prefix || $t < \count($row->terms) - 1) {
+                    if ($row->prefix && $t === $last) {
+                        $beginnings[] = Runs::word($row, $term);
+                    } else {
                         $keys[$i][Runs::word($row, $term)] = true;
                     }
                 }
             }
+            $needs[$i] = new Needs(array_map(strval(...), array_keys($keys[$i])), $beginnings, $texts);
         }
 
-        return $this->leaves->derived($prints, array_map(static fn (array $k): array => array_map(strval(...), array_keys($k)), $keys), function (array $wanted, array $sets) use ($expressions, $rows, $unknown): array {
+        return $this->leaves->derived($prints, $needs, function (array $wanted, array $sets) use ($expressions, $rows, $unknown): array {
             $needed = array_intersect_key($unknown, array_replace([], ...array_values(array_intersect_key($rows, array_flip($wanted)))));
             foreach ($this->runs->find($needed, $sets) as $key => $set) {
                 $sets[(string) $key] = $set;
@@ -87,7 +92,7 @@ final class Sets
                 $keys[] = $letter.$i;
             }
         }
-        foreach ($this->db->rows('SELECT k.key FROM json_array_elements_text(CAST(:keys AS json)) k (key) WHERE EXISTS (SELECT 1 FROM post p WHERE p.key = k.key AND p.n > 0)', ['keys' => json_encode($keys, \JSON_THROW_ON_ERROR)]) as $row) {
+        foreach ($this->db->planned('SELECT k.key FROM json_array_elements_text(CAST(:keys AS json)) k (key) WHERE EXISTS (SELECT 1 FROM post p WHERE p.key = k.key AND p.n > 0)', ['keys' => json_encode($keys, \JSON_THROW_ON_ERROR)]) as $row) {
             $key = $row->str('key');
             $found[$key[0]] = max($found[$key[0]] ?? 0, (int) substr($key, 1) + 1);
         }

@@ -187,7 +187,8 @@ final class SourcingPage extends Page
         $asked = SourcingAsked::of($request);
         $found = $this->screen->of($requisition, $search, $asked, $this->me(), $part);
         if (null !== $told && [] === $found['result']->query->errors() && $told->toArray() !== $requisition->lastSearch()->toArray()) {
-            $this->db->transaction(static fn () => $requisition->search($told));
+            // with each pause in typing; not worth waiting until it is on the disk
+            $this->db->planned("WITH quick AS MATERIALIZED (SELECT set_config('synchronous_commit', 'off', true) AS is) UPDATE requisition SET query = :text, criteria = CAST(:criteria AS jsonb) FROM quick WHERE id = :id AND quick.is = 'off'", ['text' => $told->text, 'criteria' => json_encode($told->toArray()['criteria'], \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE), 'id' => $requisition->id]);
         }
         if ('' !== $asked->person) {
             $this->places->leave($this->me()->id, $requisition->id, $asked->source, $asked->person);

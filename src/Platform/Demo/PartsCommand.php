@@ -22,6 +22,7 @@ use Jorvent\People\Store\Runs;
 use Jorvent\People\Store\Segments;
 use Jorvent\People\Store\Sets;
 use Jorvent\Platform\Database\Db;
+use Jorvent\Platform\Database\Plans;
 use Jorvent\Requisitions\Entity\Requisition;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\Console\Attribute\AsCommand;
@@ -35,7 +36,7 @@ use Symfony\Component\Console\Output\OutputInterface;
 #[AsCommand('jorvent:pool:parts', 'Measures searching divided into parts.')]
 final class PartsCommand extends Command
 {
-    public function __construct(private readonly Db $db, private readonly Connection $connection, private readonly ClockInterface $clock, private readonly EntityManagerInterface $entities, private readonly SearchContext $contexts, private readonly FitOfCandidates $fits, private readonly FitValues $values)
+    public function __construct(private readonly Db $db, private readonly Connection $connection, private readonly Plans $plans, private readonly ClockInterface $clock, private readonly EntityManagerInterface $entities, private readonly SearchContext $contexts, private readonly FitOfCandidates $fits, private readonly FitValues $values)
     {
         parent::__construct();
     }
@@ -108,7 +109,7 @@ final class PartsCommand extends Command
 
     private function engine(?Segments $segments): SearchCandidates
     {
-        $leaves = new Leaves($this->connection, $segments);
+        $leaves = new Leaves($this->connection, $this->plans, $segments);
 
         return new SearchCandidates(new Sets($leaves, new Runs($this->db, $leaves, $this->clock), $this->db), $this->contexts);
     }

@@ -342,12 +342,7 @@ class Requisition
         ++$this->version;
     }
 
-    public function search(Search $search): void
-    {
-        [$this->query, $this->criteria] = [$search->text, $search->toArray()['criteria']];
-    }
-
-    /** What was last looked for, by whoever looked. */
+    /** What was last looked for, by whoever looked; written where it is looked for (People\Web\SourcingPage). */
     public function lastSearch(): Search
     {
         return Search::fromArray(['text' => $this->query, 'criteria' => $this->criteria]);
