@@ -37,8 +37,9 @@ final readonly class Facets
             return $this->counted($people, $most);
         }
         $read = $this->read(Bits::ids($people));
+        $counts = $this->counts($people, array_map(static fn (string $letter): array => \array_slice(array_map(strval(...), array_keys($read[$letter] ?? [])), 0, 4 * $most), self::KINDS));
 
-        return array_map(fn (string $letter): array => $this->exact($people, $letter, array_map(strval(...), array_keys($read[$letter] ?? [])), $most), self::KINDS);
+        return ['title' => self::shown($counts['title'] ?? [], $most), 'employer' => self::shown($counts['employer'] ?? [], $most)];
     }
 
     /**
@@ -51,11 +52,11 @@ final readonly class Facets
     private function read(array $ids): array
     {
         $found = [];
-        foreach ([] === $ids ? [] : $this->db->rows("SELECT encode(told, 'base64') AS told FROM candidate_words WHERE candidate_id = ANY (CAST(:ids AS int[]))", ['ids' => '{'.implode(',', $ids).'}']) as $row) {
+        foreach ([] === $ids ? [] : $this->db->planned("SELECT encode(told, 'base64') AS told FROM candidate_words WHERE candidate_id = ANY (CAST(:ids AS int[]))", ['ids' => '{'.implode(',', $ids).'}']) as $row) {
             $of = ['t' => [], 'e' => []];
-            foreach (Told::unpack((string) base64_decode($row->str('told'), true))->stints as $stint) {
-                $of['t'][Keys::whole($stint->title) ?? ''] = true;
-                $of['e'][Keys::whole($stint->employer) ?? ''] = true;
+            foreach (Told::held((string) base64_decode($row->str('told'), true)) as [$title, $employer]) {
+                $of['t'][Keys::whole($title) ?? ''] = true;
+                $of['e'][Keys::whole($employer) ?? ''] = true;
             }
             foreach ($of as $letter => $values) {
                 foreach (array_keys(array_diff_key($values, ['' => true])) as $value) {
@@ -79,7 +80,7 @@ final readonly class Facets
         foreach ($of as $kind => [$common, $groups]) {
             array_push($expressions, ...array_map(static fn (string $v): Expr => self::leaf($kind, $v), $common), ...array_map(static fn (array $g): Expr => new Join(array_map(static fn (string $v): Expr => self::leaf($kind, $v), $g)), $groups));
         }
-        $sets = array_map(static fn (\GMP $set): int => gmp_popcount(gmp_and($people, $set)), $this->sets->of($expressions));
+        $sets = $this->sets->counts($people, $expressions);
         foreach ($of as $kind => [$common, $groups]) {
             $counts = array_combine($common, array_splice($sets, 0, \count($common)));
             $together = array_splice($sets, 0, \count($groups));
@@ -89,7 +90,7 @@ final readonly class Facets
                 if ($n <= (array_values($counts)[$most - 1] ?? 0)) {
                     break;
                 }
-                $counts += $this->counts($people, self::KINDS[$kind], $groups[$i]);
+                $counts += $this->counts($people, [$kind => $groups[$i]])[$kind] ?? [];
                 arsort($counts);
             }
             $found[$kind] = self::shown($counts, $most);
@@ -135,46 +136,37 @@ final readonly class Facets
     }
 
     /**
-     * @param list<string> $values the most common first
+     * @param array<string, list<string>> $values "folded|as written", by kind
      *
-     * @return array<string, int>
+     * @return array<string, array<string, int>> by kind and value; those written in several ways once
      */
-    private function exact(\GMP $people, string $letter, array $values, int $most): array
+    private function counts(\GMP $people, array $values): array
     {
-        $counts = $this->counts($people, $letter, \array_slice($values, 0, 4 * $most));
-        arsort($counts);
-
-        return self::shown($counts, $most);
-    }
-
-    /**
-     * @param list<string> $values "folded|as written"
-     *
-     * @return array<string, int> by value; those written in several ways once
-     */
-    private function counts(\GMP $people, string $letter, array $values): array
-    {
-        $by = [];
-        foreach ($values as $value) {
-            $by[explode('|', $value)[0]] ??= $value;
+        $asked = [];
+        foreach ($values as $kind => $of) {
+            foreach ($of as $value) {
+                $asked[$kind.'|'.explode('|', $value)[0]] ??= [$kind, $value];
+            }
         }
-        $folded = array_map(strval(...), array_keys($by));
         $counts = [];
-        foreach ($this->sets->of(array_map(static fn (string $v): Expr => new Leaf("v:$letter:$v"), $folded)) as $i => $set) {
-            $counts[$by[$folded[$i]]] = gmp_popcount(gmp_and($people, $set));
+        $asked = array_values($asked);
+        foreach ($this->sets->counts($people, array_map(static fn (array $a): Expr => self::leaf($a[0], $a[1]), $asked)) as $i => $n) {
+            [$kind, $value] = $asked[$i];
+            $counts[$kind][$value] = $n;
         }
 
         return $counts;
     }
 
     /**
-     * @param array<string, int> $counts by "folded|as written", most first
+     * @param array<string, int> $counts by "folded|as written"
      *
      * @return array<string, int> by how it is written
      */
     private static function shown(array $counts, int $most): array
     {
         $shown = [];
+        arsort($counts);
         foreach (\array_slice(array_filter($counts, static fn (int $n): bool => $n > 0), 0, $most, true) as $value => $n) {
             $shown[explode('|', (string) $value, 2)[1] ?? (string) $value] = $n;
         }

@@ -104,6 +104,6 @@ final readonly class FoundPeople
     /** @return list<Record> people set aside for this requisition, the last first */
     public function setAside(int $requisition): array
     {
-        return $this->db->rows('SELECT c.id, c.name FROM verdict v JOIN candidate c ON c.id = v.candidate_id WHERE v.requisition_id = :r ORDER BY v.at DESC LIMIT 5', ['r' => $requisition]);
+        return $this->db->planned('SELECT c.id, c.name FROM verdict v JOIN candidate c ON c.id = v.candidate_id WHERE v.requisition_id = :r ORDER BY v.at DESC LIMIT 5', ['r' => $requisition]);
     }
 }

@@ -35,13 +35,13 @@ final readonly class Thesaurus
         if ([] === $terms) {
             return $found;
         }
-        foreach ($this->db->rows('SELECT array_to_json(terms)::text AS terms FROM thesaurus WHERE folded && CAST(:terms AS text[]) ORDER BY id', ['terms' => Db::array($terms)]) as $row) {
+        foreach ($this->db->planned('SELECT array_to_json(terms)::text AS terms FROM thesaurus WHERE folded && CAST(:terms AS text[]) ORDER BY id', ['terms' => Db::array($terms)]) as $row) {
             $all = $row->strings('terms');
             foreach (array_intersect($terms, array_map(self::folded(...), $all)) as $term) {
                 array_push($found[$term], ...array_values(array_map(static fn (string $t): array => ['term' => $t, 'curated' => true], array_filter($all, static fn (string $t): bool => self::folded($t) !== $term))));
             }
         }
-        foreach ($this->db->rows('SELECT term, near FROM near_term WHERE term = ANY (CAST(:terms AS text[])) ORDER BY strength DESC, near', ['terms' => Db::array($terms)]) as $row) {
+        foreach ($this->db->planned('SELECT term, near FROM near_term WHERE term = ANY (CAST(:terms AS text[])) ORDER BY strength DESC, near', ['terms' => Db::array($terms)]) as $row) {
             $found[$row->str('term')][] = ['term' => $row->str('near'), 'curated' => false];
         }
 

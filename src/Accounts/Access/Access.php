@@ -109,7 +109,7 @@ final class Access implements ResetInterface
     {
         return $this->grants[$account->id] ??= array_map(
             static fn ($row): Grant => new Grant(Role::from($row->str('role')), $row->str('path')),
-            $this->db->rows('SELECT g.role, u.path FROM account_grant g JOIN org_unit u ON u.id = g.unit_id WHERE g.account_id = :id', ['id' => $account->id]),
+            $this->db->planned('SELECT g.role, u.path FROM account_grant g JOIN org_unit u ON u.id = g.unit_id WHERE g.account_id = :id', ['id' => $account->id]),
         );
     }
 }

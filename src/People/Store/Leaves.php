@@ -80,16 +80,19 @@ final class Leaves
      * @param array<int, string>                                         $prints  what each is known by
      * @param array<int, Needs>                                          $needs   of each
      * @param callable(list<int>, array<string, \GMP>): array<int, \GMP> $compute those wanted, from the sets under their keys
+     * @param callable(\GMP): T                                          $give    what is wanted of each: of many large ones only a figure is held
      *
-     * @return list<\GMP> in the order of the prints
+     * @template T
+     *
+     * @return list<T> in the order of the prints
      */
-    public function derived(array $prints, array $needs, callable $compute): array
+    public function derived(array $prints, array $needs, callable $compute, callable $give): array
     {
         if (!$this->keeps()) {
             $found = $compute(array_keys($prints), $this->load(array_merge(...array_map(static fn (Needs $n): array => $n->keys, array_values($needs)))));
             ksort($found);
 
-            return array_values($found);
+            return array_values(array_map($give, $found));
         }
         $known = [];
         foreach ($prints as $i => $print) {
@@ -101,7 +104,7 @@ final class Leaves
         $wanted = array_values(array_diff(array_keys($prints), array_keys($known)));
         // nothing to be read: one statement tells that all of it is still so
         if ([] === $wanted && [] === $this->outdated($known, $needs)) {
-            return array_map(static fn (array $entry): \GMP => Bits::read($entry['d']), array_values($known));
+            return array_values(array_map(static fn (array $entry): mixed => $give(Bits::read($entry['d'])), $known));
         }
         $snapshot = [] !== $known;
         if ($snapshot) {
@@ -129,8 +132,9 @@ final class Leaves
         foreach ($found as $i => $set) {
             apcu_store('set:'.$this->space.$prints[$i], ['s' => $stamp, 'e' => $of, 'd' => gmp_export($set, 8, \GMP_LSW_FIRST | \GMP_NATIVE_ENDIAN)], self::SECONDS);
         }
+        $found = array_map($give, $found);
         foreach ($known as $i => $entry) {
-            $found[$i] = Bits::read($entry['d']);
+            $found[$i] = $give(Bits::read($entry['d']));
         }
         ksort($found);
 

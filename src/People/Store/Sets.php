@@ -31,6 +31,31 @@ final class Sets
      */
     public function of(array $expressions): array
     {
+        return $this->each($expressions, static fn (\GMP $set): \GMP => $set);
+    }
+
+    /**
+     * How many of some people are in each of many sets.
+     *
+     * @param list<Expr> $expressions
+     *
+     * @return list<int>
+     */
+    public function counts(\GMP $people, array $expressions): array
+    {
+        return $this->each($expressions, static fn (\GMP $set): int => gmp_popcount(gmp_and($people, $set)));
+    }
+
+    /**
+     * @template T
+     *
+     * @param list<Expr>         $expressions
+     * @param callable(\GMP): T $give
+     *
+     * @return list<T>
+     */
+    private function each(array $expressions, callable $give): array
+    {
         $keys = $rows = $prints = $needs = [];
         $memo = [];
         foreach ($expressions as $i => $expression) {
@@ -75,7 +100,7 @@ final class Sets
             }
 
             return $found;
-        });
+        }, $give);
     }
 
     /**

@@ -39,11 +39,7 @@ final class Told
      */
     public static function unpack(string $bytes): Profile
     {
-        $json = \chr(self::VERSION) === ($bytes[0] ?? '') ? @gzinflate(substr($bytes, 1)) : false;
-        if (false === $json) {
-            throw new \DomainException('Nothing packed by version '.self::VERSION.'.');
-        }
-        $told = self::list(json_decode($json, true, 8, \JSON_THROW_ON_ERROR));
+        $told = self::inflated($bytes);
         $of = static fn (int $i): mixed => $told[$i] ?? null;
         $languages = [];
         foreach (self::list($of(4)) as $code => $rank) {
@@ -58,6 +54,26 @@ final class Told
             $languages, self::textOrNull($of(5)), self::textOrNull($of(6)), self::flag($of(7)), self::flag($of(8)), self::int($of(9)), self::textOrNull($of(10)) ?? '', self::int($of(11)), self::day($of(12)),
             self::texts($of(13)), self::day($of(14)), self::day($of(15)), self::int($of(16)) ?? 0, self::int($of(17)) ?? 0, self::day($of(18)), self::day($of(19)), self::texts($of(20)), [], [], self::int($of(21)), self::int($of(22)), true === $of(23),
         );
+    }
+
+    /**
+     * Title and employer of each job alone.
+     *
+     * @return list<array{string, string}>
+     *
+     * @throws \DomainException
+     */
+    public static function held(string $bytes): array
+    {
+        return array_map(static fn (array $s): array => [self::text($s, 0), self::text($s, 1)], self::lists(self::inflated($bytes)[1] ?? null));
+    }
+
+    /** @return array<array-key, mixed> */
+    private static function inflated(string $bytes): array
+    {
+        $json = \chr(self::VERSION) === ($bytes[0] ?? '') ? @gzinflate(substr($bytes, 1)) : false;
+
+        return false === $json ? throw new \DomainException('Nothing packed by version '.self::VERSION.'.') : self::list(json_decode($json, true, 8, \JSON_THROW_ON_ERROR));
     }
 
     /** @return array<array-key, mixed> */
