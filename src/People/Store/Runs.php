@@ -21,6 +21,8 @@ final class Runs
     private const WORDS = 64;
     private const MOST = 2_000;
     private const DAYS = 30;
+    /** Whether the words w of someone have a row r (Core\Query\Written). */
+    public const SAYS = '(position(r.plain IN w.words) > 0 OR (w.words LIKE r.alike AND w.words ~ r.pattern))';
     private const KEPT_SECONDS = 900;
 
     public function __construct(private readonly Db $db, private readonly Leaves $leaves, private readonly ClockInterface $clock)
@@ -238,10 +240,10 @@ final class Runs
         $keys = array_keys($ask);
         $values = $parameters = [];
         foreach ($keys as $i => $key) {
-            $values[] = "(CAST(:i$i AS int), CAST(:p$i AS int[]), CAST(:l$i AS text), CAST(:q$i AS text))";
-            $parameters += ["i$i" => $i, "p$i" => '{'.implode(',', 0 === $this->shift() ? $ask[$key][0] : array_map(fn (int $id): int => $id + $this->shift(), $ask[$key][0])).'}', "l$i" => Written::like($ask[$key][1]), "q$i" => Written::pattern($ask[$key][1])];
+            $values[] = "(CAST(:i$i AS int), CAST(:p$i AS int[]), CAST(:w$i AS text), CAST(:l$i AS text), CAST(:q$i AS text))";
+            $parameters += ["i$i" => $i, "p$i" => '{'.implode(',', 0 === $this->shift() ? $ask[$key][0] : array_map(fn (int $id): int => $id + $this->shift(), $ask[$key][0])).'}', "w$i" => Written::plain($ask[$key][1]), "l$i" => Written::like($ask[$key][1]), "q$i" => Written::pattern($ask[$key][1])];
         }
-        foreach ([] === $values ? [] : $this->db->rows('SELECT v.i, w.candidate_id FROM (VALUES '.implode(', ', $values).') v (i, ids, alike, pattern) JOIN candidate_words w ON w.candidate_id = ANY (v.ids) AND w.words LIKE v.alike AND w.words ~ v.pattern', $parameters) as $row) {
+        foreach ([] === $values ? [] : $this->db->rows('SELECT r.i, w.candidate_id FROM (VALUES '.implode(', ', $values).') r (i, ids, plain, alike, pattern) JOIN candidate_words w ON w.candidate_id = ANY (r.ids) AND '.self::SAYS, $parameters) as $row) {
             $found[$keys[$row->int('i')]][] = $row->int('candidate_id') - $this->shift();
         }
 
@@ -263,7 +265,7 @@ final class Runs
         return $this->db->transaction(function () use ($row, $key): \GMP {
             // whoever writes a candidate meanwhile waits, so that nobody is missed between looking and keeping
             $this->db->execute('LOCK TABLE candidate_words IN SHARE MODE');
-            $new = 1 === $this->db->execute('INSERT INTO post_run (key, alike, pattern, used_on) VALUES (:k, :l, :p, :d) ON CONFLICT DO NOTHING', ['k' => $key, 'l' => Written::like($row), 'p' => Written::pattern($row), 'd' => $this->clock->now()->format('Y-m-d')]);
+            $new = 1 === $this->db->execute('INSERT INTO post_run (key, plain, alike, pattern, used_on) VALUES (:k, :w, :l, :p, :d) ON CONFLICT DO NOTHING', ['k' => $key, 'w' => Written::plain($row), 'l' => Written::like($row), 'p' => Written::pattern($row), 'd' => $this->clock->now()->format('Y-m-d')]);
             $segments = $this->segments($row);
             if ($new) {
                 foreach ($segments as $seg => $places) {
