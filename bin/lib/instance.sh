@@ -166,8 +166,10 @@ serve() { # web server, PHP and the stand-ins' mail server; the worker is separa
 error_log = $DIR/log/fpm.log
 pid = $run/fpm.pid
 daemonize = no
-$(for pool in app standin; do
-    printf '[%s]\nlisten = %s/%s.sock\nclear_env = no\ncatch_workers_output = yes\npm = dynamic\npm.max_children = 10\npm.start_servers = 2\npm.min_spare_servers = 1\npm.max_spare_servers = 4\n' $pool "$run" $pool
+$(for pool in app search standin; do
+    printf '[%s]\nlisten = %s/%s.sock\nclear_env = no\ncatch_workers_output = yes\n' $pool "$run" $pool
+    # searching is all computation: a few at once, the others in turn, so that nobody waits much longer than the rest
+    case $pool in search) printf 'pm = static\npm.max_children = %s\n' "$(($(nproc) + 1))" ;; *) printf 'pm = dynamic\npm.max_children = 10\npm.start_servers = 2\npm.min_spare_servers = 1\npm.max_spare_servers = 4\n' ;; esac
     [ "$(id -u)" = 0 ] && printf 'user = www-data\ngroup = www-data\nlisten.owner = www-data\nlisten.group = www-data\nlisten.mode = 0600\n'
     printf 'env[JORVENT_ENV_FILE] = %s\nphp_admin_value[upload_max_filesize] = 10M\nphp_admin_value[post_max_size] = 12M\nphp_admin_value[memory_limit] = 256M\nphp_admin_flag[expose_php] = off\nphp_admin_value[opcache.revalidate_freq] = 0\nphp_admin_value[realpath_cache_size] = 4M\n' "$JORVENT_ENV_FILE"
 done)
@@ -191,6 +193,7 @@ http {
     listen 127.0.0.1:$PORT; root $ROOT/public; charset utf-8;
     location ~ ^/(build|vendor)/ { expires 1y; add_header Cache-Control "public, immutable"; add_header X-Content-Type-Options nosniff; try_files \$uri =404; }
     location / { include $run/fastcgi; fastcgi_param SCRIPT_FILENAME $ROOT/public/index.php; fastcgi_param SCRIPT_NAME /index.php; fastcgi_pass unix:$run/app.sock; }
+    location ~ ^/r/[0-9]+/sourcing/(results|reader|facets)\$ { include $run/fastcgi; fastcgi_param SCRIPT_FILENAME $ROOT/public/index.php; fastcgi_param SCRIPT_NAME /index.php; fastcgi_pass unix:$run/search.sock; }
   }
   server {
     listen 127.0.0.1:$((PORT + 1)); root $ROOT/public; charset utf-8;

@@ -20,6 +20,7 @@ final readonly class Facets
     private const READ = 500;
     /** In groups of no more than so many values. */
     private const GROUP = 256;
+    private const SECONDS = 600;
     private const KINDS = ['title' => 't', 'employer' => 'e'];
 
     public function __construct(private Sets $sets, private Db $db)
@@ -75,7 +76,7 @@ final readonly class Facets
     /** @return array{title: array<string, int>, employer: array<string, int>} */
     private function counted(\GMP $people, int $most): array
     {
-        $of = array_map(fn (string $letter): array => self::grouped($this->values($letter), $most), self::KINDS);
+        $of = array_map(fn (string $letter): array => $this->groups($letter, $most), self::KINDS);
         $expressions = $found = [];
         foreach ($of as $kind => [$common, $groups]) {
             array_push($expressions, ...array_map(static fn (string $v): Expr => self::leaf($kind, $v), $common), ...array_map(static fn (array $g): Expr => new Join(array_map(static fn (string $v): Expr => self::leaf($kind, $v), $g)), $groups));
@@ -174,21 +175,25 @@ final readonly class Facets
         return $shown;
     }
 
-    /** @return array<array-key, int> everyone who could be counted under a value, by value, most first; kept for some minutes */
-    private function values(string $letter): array
+    /** @return array{list<string>, list<non-empty-list<string>>} as grouped(); kept for some minutes */
+    private function groups(string $letter, int $most): array
     {
-        $kept = \function_exists('apcu_enabled') && apcu_enabled() ? apcu_fetch('facet:'.$letter) : false;
+        $keeps = \function_exists('apcu_enabled') && apcu_enabled();
+        $kept = $keeps ? apcu_fetch("facet:$letter:$most") : false;
         if (\is_array($kept)) {
-            return array_filter($kept, is_int(...));
+            /** @var array{list<string>, list<non-empty-list<string>>} $kept */
+            return $kept;
         }
         $values = [];
+        // everyone who could be counted under a value, most first
         foreach ($this->db->rows("SELECT w.key, sum(v.n) AS n FROM (SELECT DISTINCT key FROM post WHERE key >= :a AND key < :b AND n > 0) w JOIN post v ON v.key = :to || split_part(substr(w.key, 9), '|', 1) GROUP BY w.key ORDER BY 2 DESC, 1", ['a' => "whole:$letter:", 'b' => "whole:$letter;", 'to' => "v:$letter:"]) as $row) {
             $values[substr($row->str('key'), 8)] = $row->int('n');
         }
-        if (\function_exists('apcu_enabled') && apcu_enabled()) {
-            apcu_store('facet:'.$letter, $values, 600);
+        $groups = self::grouped($values, $most);
+        if ($keeps) {
+            apcu_store("facet:$letter:$most", $groups, self::SECONDS);
         }
 
-        return $values;
+        return $groups;
     }
 }

@@ -19,6 +19,9 @@ final class Highlighter
     /** @var array<array-key, array{array<array-key, list<int>>, array<int, array<array-key, Token>>}> by hash of the text */
     private array $known = [];
 
+    /** @var array<string, array{list<Row>, string}> what was looked for, which is held so that it stays what it is, and its letters(): a page looks for the same in many texts */
+    private array $letters = [];
+
     /** @param list<Row> $rows */
     public function mark(string $text, array $rows): string
     {
@@ -46,7 +49,8 @@ final class Highlighter
         $plain = array_filter($rows, static fn (Row $r): bool => 1 === preg_match('/^[a-z0-9+#.&\/-]+$/D', $r->terms[0]));
         if ($ascii || \count($plain) === \count($rows)) {
             // most of a text is looked at by its letters alone: only around what could be the beginning of a row are words told apart
-            $letters = self::letters($plain);
+            $of = implode(',', array_map(spl_object_id(...), $rows));
+            $letters = ($this->letters[$of] ??= [$rows, self::letters($plain)])[1];
             for ($at = 0; '' !== $letters && 1 === preg_match($letters, $text, $m, \PREG_OFFSET_CAPTURE, $at); $at = $m[0][1] + max(1, \strlen($m[0][0]))) {
                 $passage = $this->around($text, $m[0][1], $rows, $length);
                 if (str_contains($passage, '<mark>')) {

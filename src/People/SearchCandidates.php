@@ -43,15 +43,16 @@ final readonly class SearchCandidates
     /**
      * @param \GMP|null $reach who may be seen at all; null for everyone
      * @param list<Expr> $also  other sets wanted at the same moment
+     * @param bool $deep whether figures of what a row is made of are wanted, its alternatives and its parts
      */
-    public function __invoke(Search $search, ?\GMP $reach = null, ?\DateTimeImmutable $day = null, array $also = []): SearchResult
+    public function __invoke(Search $search, ?\GMP $reach = null, ?\DateTimeImmutable $day = null, array $also = [], bool $deep = true): SearchResult
     {
         $started = hrtime(true);
         $context = $this->contexts->on($day);
         $parsed = $search->parsed();
         $rows = \array_slice([...$parsed->conjuncts(), ...$search->criteria], 0, Search::MOST);
         $compile = new Compile($context, $this->slots($rows));
-        $plans = array_map($compile->row(...), $rows);
+        $plans = array_map(static fn (Node|Criterion $row): RowPlan => $deep ? $compile->row($row) : new RowPlan($compile->row($row)->all), $rows);
         $expressions = [new Leaf('all')];
         foreach ($plans as $plan) {
             array_push($expressions, $plan->all, ...$plan->alternatives, ...$plan->parts, ...null === $plan->loose ? [] : [$plan->loose]);
@@ -308,6 +309,8 @@ final readonly class SearchCandidates
             $once = gmp_or($once, $set);
         }
 
-        return array_map(static fn (\GMP $set): int => gmp_popcount($set) - gmp_popcount(gmp_and($set, $twice)), $here);
+        $one = gmp_xor($once, $twice);
+
+        return array_map(static fn (\GMP $set): int => gmp_popcount(gmp_and($set, $one)), $here);
     }
 }

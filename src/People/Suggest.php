@@ -92,13 +92,15 @@ final readonly class Suggest
         $best = Bits::of(\array_slice($ranking->ids, 0, intdiv(\count($ranking->ids), 4)));
         $scored = Bits::of($ranking->ids);
         $terms = $this->common();
-        $splits = [];
-        foreach ($this->sets->of(array_map(static fn (array $t): Expr => new Leaf($t[2]), $terms)) as $i => $set) {
-            $split = Split::of(gmp_popcount($scored), gmp_popcount($best), gmp_popcount(gmp_and($scored, $set)), gmp_popcount(gmp_and($best, $set)));
-            if ($split->keepsTheBest()) {
-                $splits[$i] = $split;
-            }
-        }
+        [$all, $quarter] = [gmp_popcount($scored), gmp_popcount($best)];
+        $splits = $this->sets->each(array_map(static fn (array $t): Expr => new Leaf($t[2]), $terms), static function (\GMP $set) use ($scored, $best, $all, $quarter): ?Split {
+            $kept = gmp_popcount(gmp_and($best, $set));
+            // most terms keep too few to be looked at further
+            $split = Split::couldKeepTheBest($quarter, $kept) ? Split::of($all, $quarter, gmp_popcount(gmp_and($scored, $set)), $kept) : null;
+
+            return true === $split?->keepsTheBest() ? $split : null;
+        });
+        $splits = array_filter($splits, static fn (?Split $s): bool => null !== $s);
         uasort($splits, static fn (Split $a, Split $b): int => $b->gain <=> $a->gain);
         $found = [];
         $sets = $this->sets->of(array_map(static fn (int $i): Expr => new Leaf($terms[$i][2]), \array_slice(array_keys($splits), 0, 4)));

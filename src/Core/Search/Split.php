@@ -29,7 +29,13 @@ final readonly class Split
     /** Leaves out more of the others than of the best, and keeps most of the best: worth asking for. */
     public function keepsTheBest(): bool
     {
-        return $this->gain >= .01 && $this->with < .8 * $this->all && 2 * $this->bestWith > $this->best && $this->bestWith * $this->all > $this->with * $this->best;
+        return self::couldKeepTheBest($this->best, $this->bestWith) && $this->gain >= .01 && $this->with < .8 * $this->all && $this->bestWith * $this->all > $this->with * $this->best;
+    }
+
+    /** Whether enough of the best have it, whoever else does. */
+    public static function couldKeepTheBest(int $best, int $bestWith): bool
+    {
+        return 2 * $bestWith > $best;
     }
 
     /** Hundredths of the best that have it. */

@@ -13,6 +13,7 @@ final class Bits
     public const BYTES = 8_192;
     /** Up to so many are kept as a list. */
     public const FEW = 1_024;
+    private const FAR = 100_000;
 
     /** @param list<int> $ids */
     public static function of(array $ids): \GMP
@@ -73,8 +74,17 @@ final class Bits
         if (0 === gmp_sign($set)) {
             return [];
         }
-        $bytes = gmp_export($set, 1, \GMP_LSW_FIRST);
         $ids = [];
+        // a few far apart are stepped to from below; scanning from above is for the first of many
+        $count = gmp_popcount($set);
+        if ($count > 0 && $count <= $most && $count < self::FAR) {
+            for ($at = gmp_scan1($set, 0); $at >= 0; $at = gmp_scan1($set, $at + 1)) {
+                $ids[] = $at;
+            }
+
+            return array_reverse($ids);
+        }
+        $bytes = gmp_export($set, 1, \GMP_LSW_FIRST);
         for ($i = \strlen($bytes) - 1; $i >= 0 && \count($ids) < $most;) {
             // empty stretches are stepped over
             if ("\0" === $bytes[$i]) {

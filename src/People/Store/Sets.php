@@ -47,6 +47,8 @@ final class Sets
     }
 
     /**
+     * What is wanted of each of many sets, which are not held all at once.
+     *
      * @template T
      *
      * @param list<Expr>         $expressions
@@ -54,7 +56,7 @@ final class Sets
      *
      * @return list<T>
      */
-    private function each(array $expressions, callable $give): array
+    public function each(array $expressions, callable $give): array
     {
         $keys = $rows = $prints = $needs = [];
         $memo = [];

@@ -85,7 +85,7 @@ final class SourcingPage extends Page
         $search = SearchForm::read($request->query->all()) ?? new Search();
         $requisition = $this->requisition($number);
         $weighing = $fits->weighing($requisition);
-        $result = $this->screen->searched($requisition, $search, $this->me());
+        $result = $this->screen->searched($requisition, $search, $this->me(), false);
         $shown = ['number' => $number, 'search' => $search, 'total' => $result->ladder->total, 'facets' => $facets->of($result->people)];
         $this->turn->check();
         $shown['wider'] = self::wider($result, $search, $searching->wider($result));

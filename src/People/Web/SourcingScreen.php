@@ -93,9 +93,9 @@ final readonly class SourcingScreen
     }
 
     /** A search within the searcher's reach, with those set aside at the same moment. */
-    public function searched(Requisition $requisition, Search $search, Account $me): SearchResult
+    public function searched(Requisition $requisition, Search $search, Account $me, bool $deep = true): SearchResult
     {
-        return ($this->search)($search, $this->reach->of($me), null, [SearchCandidates::aside($requisition->number)]);
+        return ($this->search)($search, $this->reach->of($me), null, [SearchCandidates::aside($requisition->number)], $deep);
     }
 
     /** Those found, or one short, without whom was set aside, by fit; of a result of searched(). */

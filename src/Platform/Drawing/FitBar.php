@@ -15,35 +15,31 @@ final class FitBar
     {
         // what counts for nothing takes no room
         $drawn = array_values(array_filter($parts, static fn (array $p): bool => $p['weight'] > 0));
-        /** @var array<string, string> $known a page has many bars and few ways in which people cover a brief */
+        /** @var array<string, string> $known a page has many bars, of the same parts */
         static $known = [];
-        $key = $width.implode(',', array_map(static fn (array $p): string => $p['weight'].$p['coverage'].($letters ? $p['letter'] : ''), $drawn));
         if (\count($known) > 500) {
             $known = [];
         }
-        $inside = $known[$key] ??= self::inside($drawn, $width, $letters);
-
-        return Svg::picture($width, self::HEIGHT + ($letters ? 12 : 0), $inside, $label, 'fitbar');
-    }
-
-    /** @param list<array{weight: int, coverage: string, letter: string, wanted: string, ...}> $parts */
-    private static function inside(array $parts, float $width, bool $letters): string
-    {
         $inside = '';
-        foreach (self::segments($parts, $width) as [$x, $w, $part]) {
-            $inside .= Svg::element('rect', ['x' => $x + .5, 'y' => .5, 'width' => max(1, $w - 1), 'height' => self::HEIGHT - 1, 'class' => 'fit-'.$part['coverage']]);
-            if ('partly' === $part['coverage']) {
-                for ($h = $x + 3; $h < $x + $w + 6; $h += 3.5) {
-                    $from = max($x + .5, $h - 8);
-                    $inside .= Svg::element('path', ['d' => \sprintf('M%s %sL%s %s', Svg::number(min($h, $x + $w - .5)), Svg::number(max(.5, $h - ($x + $w - .5))), Svg::number($from), Svg::number(min(self::HEIGHT - .5, $h - $from))), 'class' => 'fit-hatch']);
-                }
-            }
+        foreach (self::segments($drawn, $width) as [$x, $w, $part]) {
+            $inside .= $known["$x $w $part[coverage]"] ??= self::segment($x, $w, $part['coverage']);
             if ($letters) {
                 $inside .= Svg::text($x + $w / 2, self::HEIGHT + 10, $part['letter'], 't-tick', 'middle');
             }
         }
 
-        return $inside;
+        return Svg::picture($width, self::HEIGHT + ($letters ? 12 : 0), $inside, $label, 'fitbar');
+    }
+
+    private static function segment(float $x, float $w, string $coverage): string
+    {
+        $drawn = Svg::element('rect', ['x' => $x + .5, 'y' => .5, 'width' => max(1, $w - 1), 'height' => self::HEIGHT - 1, 'class' => 'fit-'.$coverage]);
+        for ($h = $x + 3; 'partly' === $coverage && $h < $x + $w + 6; $h += 3.5) {
+            $from = max($x + .5, $h - 8);
+            $drawn .= Svg::element('path', ['d' => \sprintf('M%s %sL%s %s', Svg::number(min($h, $x + $w - .5)), Svg::number(max(.5, $h - ($x + $w - .5))), Svg::number($from), Svg::number(min(self::HEIGHT - .5, $h - $from))), 'class' => 'fit-hatch']);
+        }
+
+        return $drawn;
     }
 
     /**
