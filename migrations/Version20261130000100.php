@@ -17,6 +17,6 @@ final class Version20261130000100 extends AbstractMigration
         $this->addSql('ALTER TABLE candidate_words DROP words, DROP facts, ADD words text COMPRESSION lz4 COLLATE "C" NOT NULL, ADD told bytea NOT NULL');
         $this->addSql('ALTER TABLE candidate_words ALTER words SET STORAGE MAIN, ALTER told SET STORAGE MAIN, SET (toast_tuple_target = 256)');
         $this->addSql('CREATE INDEX post_changed ON post (ver)');
-        $this->addSql('ALTER TABLE post_run DROP query, ADD plain text COLLATE "C" NOT NULL, ADD alike text COLLATE "C" NOT NULL, ADD pattern text COLLATE "C" NOT NULL');
+        $this->addSql('ALTER TABLE post_run DROP query, ADD plain text COLLATE "C" NOT NULL, ADD alike text COLLATE "C" NOT NULL, ADD pattern text COLLATE "C" NOT NULL, ADD ready boolean NOT NULL DEFAULT false');
     }
 }

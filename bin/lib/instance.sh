@@ -207,7 +207,7 @@ NGINX
     # sets of people that searches use are kept in shared memory (docs/search.md)
     local php=(-d apc.enabled=1 -d "apc.shm_size=${JORVENT_SHARED_MEMORY:-384M}" -d opcache.memory_consumption=192 -d opcache.interned_strings_buffer=16 -d opcache.max_accelerated_files=20000)
     local preload=$DIR/cache/prod/Jorvent_Platform_KernelProdContainer.preload.php
-    [ "$ENVIRONMENT" = prod ] && [ -f "$preload" ] && php+=(-d opcache.validate_timestamps=0 -d "opcache.preload=$preload" -d "opcache.preload_user=$user")
+    [ "$ENVIRONMENT" = prod ] && [ -f "$preload" ] && php+=(-d opcache.validate_timestamps=0 -d "opcache.preload=$ROOT/config/preload.php" -d "opcache.preload_user=$user") && export JORVENT_PRELOAD=$preload
     [ "$(id -u)" = 0 ] && php+=(-R)
     php-fpm8.2 "${php[@]}" -y "$run/fpm.conf" -F >>"$DIR/log/fpm.out" 2>&1 &
     PIDS+=($!)

@@ -52,6 +52,18 @@ final class CrashTest extends TestCase
         self::assertSame('600 rounds, 0 differ, most find someone, kept', self::actor('kept')->mustRun()->getOutput());
     }
 
+    /** A phrase becomes a key of its own while others write, and nobody is missed or left over. */
+    public function testAPhraseIsLearnedWhileOthersWrite(): void
+    {
+        $writer = self::actor('write', '7');
+        $writer->start();
+        $learner = self::actor('learn', '5');
+        $learner->run();
+        $writer->wait();
+        self::assertSame(['often, 0 differ, some say it', ''], [$learner->getOutput(), $learner->getErrorOutput()]);
+        self::assertSame([0, ''], [$writer->getExitCode(), $writer->getErrorOutput()]);
+    }
+
     private static function actor(string ...$arguments): Process
     {
         return new Process(['php', '-d', 'apc.enable_cli=1', \dirname(__DIR__).'/Support/actor.php', ...$arguments], env: ['JORVENT_ENV_FILE' => (string) getenv('JORVENT_TEST_ENV')], timeout: 60);

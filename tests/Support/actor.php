@@ -137,6 +137,54 @@ switch ($arguments[0] ?? '') {
         $more = array_map(static fn (string $of): int => (new APCUIterator('/^'.$of.':/'))->getTotalCount(), ['run', 'rank', 'fit']);
         echo $rounds, ' rounds, ', $differ, ' differ, ', $hits > 200 ? 'most find someone' : $hits.' find someone', ', ', $leaves->getTotalCount() > 4 && $sets->getTotalCount() > 4 && min($more) > 0 ? 'kept' : 'nothing kept';
         break;
+    case 'write': // writes twelve people again and again, words in one order and in the other
+        $index = $container->get(Jorvent\People\IndexCandidate::class);
+        assert($index instanceof Jorvent\People\IndexCandidate);
+        $ids = array_map(static fn ($r): int => $r->int('id'), $db->rows('SELECT id FROM candidate WHERE erased_at IS NULL AND merged_into IS NULL AND claims IS NULL ORDER BY id LIMIT 12'));
+        $before = $db->rows('SELECT id, headline FROM candidate WHERE id IN (:ids)', ['ids' => $ids]);
+        mt_srand(7);
+        for ($until = microtime(true) + (float) $to; microtime(true) < $until;) {
+            $db->transaction(static function () use ($db, $index, $ids): void {
+                $id = $ids[mt_rand(0, 11)];
+                $db->execute('UPDATE candidate SET headline = :h WHERE id = :id', ['h' => ['lumpsucker weever', 'weever lumpsucker', 'lumpsucker'][mt_rand(0, 2)], 'id' => $id]);
+                $index($id);
+                usleep(mt_rand(0, 4_000));
+            });
+        }
+        foreach ($before as $row) {
+            $db->transaction(static function () use ($db, $row, $index): void {
+                $db->execute('UPDATE candidate SET headline = :h WHERE id = :id', ['h' => $row->str('headline'), 'id' => $row->int('id')]);
+                $index($row->int('id'));
+            });
+        }
+        break;
+    case 'learn': // makes a phrase a key of its own meanwhile, and forgets it; each time everyone is looked through anew in the same moment
+        $leaves = $container->get(Jorvent\People\Store\Leaves::class);
+        $clock = $container->get(Psr\Clock\ClockInterface::class);
+        assert($leaves instanceof Jorvent\People\Store\Leaves && $clock instanceof Psr\Clock\ClockInterface);
+        $runs = new Jorvent\People\Store\Runs($db, $leaves, $clock, null, 0);
+        $row = new Jorvent\Core\Query\Row(['lumpsucker', 'weever']);
+        $key = Jorvent\People\Store\Runs::key($row);
+        $rounds = $differ = $found = 0;
+        for ($until = microtime(true) + (float) $to; microtime(true) < $until; ++$rounds) {
+            $runs->find([$key => $row], $leaves->load(['w:lumpsucker', 'w:weever']));
+            foreach ([0, 1] as $_) {
+                $db->execute('BEGIN ISOLATION LEVEL REPEATABLE READ READ ONLY');
+                $kept = Jorvent\People\Store\Bits::numbers('v', (string) hex2bin($db->row("SELECT string_agg(encode(data, 'hex'), '') AS d FROM post WHERE key = :k", ['k' => $key])?->strOrNull('d') ?? ''));
+                $says = array_map(static fn ($r): int => $r->int('id'), $db->rows('SELECT w.candidate_id AS id FROM candidate_words w, (VALUES (CAST(:w AS text), CAST(:l AS text), CAST(:p AS text))) r (plain, alike, pattern) WHERE '.Jorvent\People\Store\Runs::SAYS, ['w' => Jorvent\Core\Query\Written::plain($row), 'l' => Jorvent\Core\Query\Written::like($row), 'p' => Jorvent\Core\Query\Written::pattern($row)]));
+                $db->execute('COMMIT');
+                sort($kept);
+                sort($says);
+                $differ += $kept === $says ? 0 : 1;
+                $found += count($says);
+                usleep(3_000);
+            }
+            $db->execute('DELETE FROM post_run WHERE key = :k', ['k' => $key]);
+            $db->execute("UPDATE post SET n = 0, data = '', ver = pg_current_xact_id() WHERE key = :k", ['k' => $key]);
+        }
+        $db->execute('DELETE FROM post WHERE key = :k', ['k' => $key]);
+        echo $rounds > 20 ? 'often' : "$rounds rounds", ', ', $differ, ' differ, ', $found > 2 * $rounds ? 'some say it' : "$found say it";
+        break;
     case 'interviews': // as many offered interviews with the same interviewer, for different people
         $account = $db->int("SELECT id FROM account WHERE name = 'Zofia Wrona'");
         foreach ($db->rows("SELECT id, candidate_id FROM application WHERE state = 'active' AND requisition_id IN (SELECT id FROM requisition WHERE state = 'approved') ORDER BY id LIMIT ".(int) $to) as $i => $row) {

@@ -8,6 +8,7 @@ use Jorvent\Core\Query\Row;
 use Jorvent\Core\Query\Written;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
+use Jorvent\Platform\Web\Turn;
 use Psr\Clock\ClockInterface;
 
 /**
@@ -25,7 +26,7 @@ final class Runs
     public const SAYS = '(position(r.plain IN w.words) > 0 OR (w.words LIKE r.alike AND w.words ~ r.pattern))';
     private const KEPT_SECONDS = 900;
 
-    public function __construct(private readonly Db $db, private readonly Leaves $leaves, private readonly ClockInterface $clock)
+    public function __construct(private readonly Db $db, private readonly Leaves $leaves, private readonly ClockInterface $clock, private readonly ?Turn $turn = null, private readonly int $checked = self::CHECKED)
     {
     }
 
@@ -49,7 +50,7 @@ final class Runs
     {
         $known = $stale = [];
         $today = $this->clock->now()->format('Y-m-d');
-        foreach ([] === $rows ? [] : $this->db->planned('SELECT key, used_on FROM post_run WHERE key = ANY (CAST(:keys AS text[]))', ['keys' => Db::array(array_map(self::key(...), array_values($rows)))]) as $row) {
+        foreach ([] === $rows ? [] : $this->db->planned('SELECT key, used_on FROM post_run WHERE ready AND key = ANY (CAST(:keys AS text[]))', ['keys' => Db::array(array_map(self::key(...), array_values($rows)))]) as $row) {
             $known[$row->str('key')] = true;
             if ($row->str('used_on') !== $today) {
                 $stale[] = $row->str('key');
@@ -91,7 +92,7 @@ final class Runs
         }
         $ask = [];
         foreach ($check as $key => $row) {
-            if (gmp_popcount($found[$key]) > self::CHECKED) {
+            if (gmp_popcount($found[$key]) > $this->checked) {
                 $found[$key] = $this->learn($row);
             } else {
                 $ask[$key] = [$found[$key], $row];
@@ -175,7 +176,7 @@ final class Runs
                 $check[$i] = [$could, $row];
             }
         }
-        $few = array_filter($check, static fn (array $c, int $i): bool => $counts[$i] <= self::CHECKED, \ARRAY_FILTER_USE_BOTH);
+        $few = array_filter($check, fn (array $c, int $i): bool => $counts[$i] <= $this->checked, \ARRAY_FILTER_USE_BOTH);
         foreach ($this->checked(array_map(static fn (array $c): array => [Bits::ids($c[0]), $c[1]], $few)) as $i => $ids) {
             $counts[$i] = \count($ids);
         }
@@ -255,29 +256,44 @@ final class Runs
         return $this->leaves->segments?->shift() ?? 0;
     }
 
+    /**
+     * Everyone who says a row, which is a key of its own from then on. Nobody waits for it who writes a candidate: first all writers are told of the key, then everyone is looked through, then those written meanwhile once more.
+     */
     private function learn(Row $row): \GMP
     {
         if (null !== $this->leaves->segments) {
             throw new \LogicException('A part learns nothing by itself.');
         }
         $key = self::key($row);
+        $this->db->execute('INSERT INTO post_run (key, plain, alike, pattern, used_on) VALUES (:k, :w, :l, :p, :d) ON CONFLICT DO NOTHING', ['k' => $key, 'w' => Written::plain($row), 'l' => Written::like($row), 'p' => Written::pattern($row), 'd' => $this->clock->now()->format('Y-m-d')]);
+        // whoever began before that knows nothing of it: until these are through, and no longer, unless this is part of a greater whole
+        $this->db->transaction(fn () => $this->db->execute('LOCK TABLE candidate_words IN EXCLUSIVE MODE'));
+        $since = $this->db->row('SELECT pg_snapshot_xmin(pg_current_snapshot())::text AS xmin')?->str('xmin') ?? '0';
+        $segments = $this->segments($row);
 
-        return $this->db->transaction(function () use ($row, $key): \GMP {
-            // whoever writes a candidate meanwhile waits, so that nobody is missed between looking and keeping
-            $this->db->execute('LOCK TABLE candidate_words IN SHARE MODE');
-            $new = 1 === $this->db->execute('INSERT INTO post_run (key, plain, alike, pattern, used_on) VALUES (:k, :w, :l, :p, :d) ON CONFLICT DO NOTHING', ['k' => $key, 'w' => Written::plain($row), 'l' => Written::like($row), 'p' => Written::pattern($row), 'd' => $this->clock->now()->format('Y-m-d')]);
-            $segments = $this->segments($row);
-            if ($new) {
-                foreach ($segments as $seg => $places) {
-                    $this->db->execute("INSERT INTO post (key, seg, n, ver, data) VALUES (:k, :s, :n, pg_current_xact_id(), decode(:d, 'hex')) ON CONFLICT (key, seg) DO UPDATE SET n = excluded.n, ver = excluded.ver, data = excluded.data", ['k' => $key, 's' => $seg, 'n' => \strlen($places) >> 1, 'd' => bin2hex(Bits::kept($places))]);
-                }
+        return $this->db->transaction(function () use ($row, $key, $since, $segments): \GMP {
+            $of = array_unique([...array_keys($segments), ...array_map(static fn (Record $r): int => $r->int('seg'), $this->db->rows('SELECT seg FROM post WHERE key = :k', ['k' => $key]))]);
+            sort($of);
+            foreach ($of as $seg) {
+                $this->db->execute("INSERT INTO post (key, seg, n, ver, data) VALUES (:k, :s, 0, pg_current_xact_id(), '') ON CONFLICT DO NOTHING", ['k' => $key, 's' => $seg]);
             }
+            $this->db->execute('SELECT seg FROM post WHERE key = :k ORDER BY seg FOR UPDATE', ['k' => $key]);
             $ids = [];
             foreach ($segments as $seg => $places) {
                 foreach (Bits::numbers('v', $places) as $bit) {
                     $ids[] = ($seg << 16) + $bit;
                 }
             }
+            $written = array_map(static fn (Record $r): int => $r->int('id'), $this->db->rows('SELECT candidate_id AS id FROM candidate_words WHERE ver >= CAST(:since AS xid8)', ['since' => $since]));
+            $ids = [...array_diff($ids, $written), ...[] === $written ? [] : $this->checked([[$written, $row]])[0]];
+            $segments = array_fill_keys($of, '');
+            foreach ($ids as $id) {
+                $segments[$id >> 16] = ($segments[$id >> 16] ?? '').pack('v', $id & 0xFFFF);
+            }
+            foreach ($segments as $seg => $places) {
+                $this->db->execute("INSERT INTO post (key, seg, n, ver, data) VALUES (:k, :s, :n, pg_current_xact_id(), decode(:d, 'hex')) ON CONFLICT (key, seg) DO UPDATE SET n = excluded.n, ver = excluded.ver, data = excluded.data", ['k' => $key, 's' => $seg, 'n' => \strlen($places) >> 1, 'd' => bin2hex(Bits::kept($places))]);
+            }
+            $this->db->execute('UPDATE post_run SET ready = true WHERE key = :k', ['k' => $key]);
 
             return Bits::of($ids);
         });
@@ -303,6 +319,7 @@ final class Runs
         }
         $all = array_values($this->leaves->load($words));
         foreach (array_chunk(Bits::ids(array_reduce(\array_slice($all, 1), gmp_and(...), $all[0])), 5_000) as $some) {
+            $this->turn?->check();
             foreach ($this->checked([[$some, $row]])[0] as $id) {
                 $segments[$id >> 16] = ($segments[$id >> 16] ?? '').pack('v', $id & 0xFFFF);
             }

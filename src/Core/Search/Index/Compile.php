@@ -24,6 +24,7 @@ use Jorvent\Core\Search\When;
 /** Rows of a search as sets of keys; held equal to Judge by a property test. */
 final class Compile
 {
+    private const PHRASES = ['title' => 'v:t:', 'employer' => 'v:e:', 'school' => 'ed:s:'];
     /** Calendar years a study may have ended in. */
     private const YEARS = [1900, 2155];
 
@@ -57,11 +58,24 @@ final class Compile
     public static function node(Node $node): Expr
     {
         return match (true) {
-            $node instanceof Row => 1 === \count($node->terms) && !$node->prefix ? new Leaf(Keys::word($node->lexemes()[0])) : new Said($node),
+            $node instanceof Row => self::said($node),
             $node instanceof Not => new Minus(self::node($node->node)),
             $node instanceof All => new Meet(array_map(self::node(...), $node->nodes)),
             $node instanceof Any => new Join(array_map(self::node(...), $node->nodes)),
             default => throw new \LogicException('An unknown node.'),
+        };
+    }
+
+    private static function said(Row $row): Expr
+    {
+        // a phrase of a title, an employer or a school has a key
+        $prefix = self::PHRASES[$row->field] ?? null;
+
+        return match (true) {
+            $row->prefix => new Said($row),
+            1 === \count($row->terms) => new Leaf(Keys::word($row->lexemes()[0])),
+            null !== $prefix && \count($row->terms) <= Judge::PHRASE => new Leaf($prefix.implode(' ', $row->terms)),
+            default => new Said($row),
         };
     }
 
