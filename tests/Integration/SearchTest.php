@@ -103,6 +103,45 @@ final class SearchTest extends DatabaseTest
         self::assertGreaterThan(500, \count($kept));
     }
 
+    public function testPhrasesOfAFieldAreFoundAsTheyAreMeant(): void
+    {
+        $people = $this->corpus(new RandomPeople(61, new RandomQueries(62), new \DateTimeImmutable('2026-11-23')));
+        $search = $this->get(SearchCandidates::class);
+        $evaluator = new \Jorvent\Core\Query\Evaluator();
+        $tokeniser = new \Jorvent\Core\Query\Tokeniser();
+        $texts = ['title' => [], 'employer' => [], 'school' => []];
+        foreach ($people as $person) {
+            foreach ($person->stints as $stint) {
+                $texts['title'][$stint->title] = $texts['employer'][$stint->employer] = true;
+            }
+            foreach ($person->studies as $study) {
+                $texts['school'][$study->school] = true;
+            }
+        }
+        $tried = $found = 0;
+        foreach ($texts as $field => $of) {
+            foreach (array_keys($of) as $text) {
+                $words = array_column($tokeniser->words((string) $text), 0);
+                for ($from = 0; $from < \count($words); ++$from) {
+                    for ($n = 2; $n <= 6 && $from + $n <= \count($words); ++$n) {
+                        $phrase = \array_slice($words, $from, $n);
+                        foreach ([$phrase, array_reverse($phrase)] as $some) {
+                            $asked = new Search($field.':"'.implode(' ', $some).'"');
+                            $node = $asked->parsed()->node ?? self::fail($asked->text);
+                            $expected = array_keys(array_filter($people, static fn (Profile $p): bool => $evaluator->matches($node, $p->document)));
+                            rsort($expected);
+                            self::assertSame($expected, Bits::ids($search($asked)->people), $asked->text);
+                            ++$tried;
+                            $found += [] === $expected ? 0 : 1;
+                        }
+                    }
+                }
+            }
+        }
+        self::assertGreaterThan(100, $tried);
+        self::assertGreaterThan(40, $found);
+    }
+
     public function testPartsOfThePeopleSearchedByThemselvesAddUp(): void
     {
         $people = $this->corpus(new RandomPeople(91, $queries = new RandomQueries(92), new \DateTimeImmutable('2026-11-23')));

@@ -49,7 +49,7 @@ final class RandomPeople
         $currency = $this->pick(['NOK', 'EUR', 'GBP', 'XXX']);
 
         return new Profile(
-            Document::build(['' => [$this->queries->text(3), $this->queries->text(9)], 'title' => [$this->queries->text(2), $this->queries->text(2)], 'skill' => array_map(fn (): string => $this->queries->text(1), $this->times(0, 3))]),
+            Document::build(['' => [$this->queries->text(3), $this->queries->text(9)], 'title' => array_column($stints, 'title'), 'employer' => array_column($stints, 'employer'), 'school' => array_column($studies, 'school'), 'skill' => array_map(fn (): string => $this->queries->text(1), $this->times(0, 3))]),
             $this->maybe(fn (): float => $this->random->getInt(0, 250) / 10), $stints, $studies, $licences, $languages, $town[0], $town[1], $this->maybe($this->coin(...)), $this->maybe($this->coin(...)),
             $this->maybe(fn (): int => $this->random->getInt(20, 90) * ('NOK' === $currency ? 11_620 : 1_000) + $this->random->getInt(-1, 1)), $currency, $this->maybe(fn (): int => $this->random->getInt(0, 130)), $this->maybe(fn (): \DateTimeImmutable => $this->near(200)), array_values(array_unique(array_map(fn (): string => $this->pick(['NO', 'GB', 'PL']), $this->times(0, 2)))),
             $this->maybe(fn (): \DateTimeImmutable => $this->near(900)), $this->maybe(fn (): \DateTimeImmutable => $this->near(300)), $asked, $this->random->getInt(0, $asked), $this->maybe(fn (): \DateTimeImmutable => $this->near(400)), $this->chance(4) ? $this->near(100) : null,
