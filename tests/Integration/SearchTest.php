@@ -21,6 +21,7 @@ use Jorvent\Core\Search\Search;
 use Jorvent\Core\Search\Widen;
 use Jorvent\People\FitOfCandidates;
 use Jorvent\People\IndexCandidate;
+use Jorvent\People\Profiles;
 use Jorvent\People\SearchCandidates;
 use Jorvent\People\SearchContext;
 use Jorvent\People\SearchResult;
@@ -188,6 +189,28 @@ final class SearchTest extends DatabaseTest
         self::assertSame($before - 1, $find('s*'), 'who no longer says it is not found by it');
     }
 
+    public function testWhatRequisitionsAskForIsMadeReady(): void
+    {
+        $leaves = $this->get(\Jorvent\People\Store\Leaves::class);
+        $runs = new \Jorvent\People\Store\Runs($this->db(), $leaves, $this->clock(), null, 5);
+        (new \Jorvent\People\LearnPhrases($this->db(), $runs, $this->clock()))->run();
+        $learned = array_map(static fn ($r): string => $r->str('key'), $this->db()->rows('SELECT key FROM post_run WHERE ready ORDER BY key'));
+        self::assertContains('x:planned maintenance', $learned);
+        $documents = $this->get(Profiles::class)->between(0, 1 << 16);
+        $node = (new Search('"planned maintenance"'))->parsed()->node ?? self::fail();
+        $expected = [];
+        foreach ($documents as $id => $profile) {
+            if ((new \Jorvent\Core\Query\Evaluator())->matches($node, $profile->document)) {
+                $expected[] = $id;
+            }
+        }
+        $found = Bits::ids($this->get(SearchCandidates::class)(new Search('"planned maintenance"'))->people);
+        sort($found);
+        self::assertSame($expected, $found);
+        self::assertGreaterThan(5, \count($found));
+        self::assertFalse($runs->prepare([new Row(['the', 'crew'])], -1.0), 'when it is late, others have their turn');
+    }
+
     public function testAnIndexedChangeIsSeenByTheNextSearch(): void
     {
         $search = $this->get(SearchCandidates::class);
@@ -218,7 +241,7 @@ final class SearchTest extends DatabaseTest
         $ranking = $fits->rank($weighing, $ids);
         self::assertCount(\count($ids), $ranking->ids);
         $all = $fits->of($weighing, $ranking, $ids);
-        $profiles = $this->get(\Jorvent\People\Profiles::class)->of($ids);
+        $profiles = $this->get(Profiles::class)->of($ids);
         $scores = [];
         foreach ($ranking->ids as $id) {
             $fit = $all[$id];

@@ -190,6 +190,33 @@ final class Runs
         return $told;
     }
 
+    /**
+     * Makes keys of phrases that many could say, before anyone asks for them.
+     *
+     * @param list<Row> $rows
+     *
+     * @return bool whether all are done; after so many seconds others have their turn
+     */
+    public function prepare(array $rows, float $seconds): bool
+    {
+        $known = $this->known($rows);
+        $until = microtime(true) + $seconds;
+        foreach ($rows as $row) {
+            if (isset($known[self::key($row)])) {
+                continue;
+            }
+            if (microtime(true) > $until) {
+                return false;
+            }
+            $sets = array_values($this->leaves->load(array_map(static fn (string $t): string => self::word($row, $t), $row->terms)));
+            if (gmp_popcount(array_reduce(\array_slice($sets, 1), gmp_and(...), $sets[0])) > $this->checked) {
+                $this->learn($row);
+            }
+        }
+
+        return true;
+    }
+
     /** Forgets what nobody asked for lately, the oldest first where there are too many. */
     public function tidy(): int
     {
