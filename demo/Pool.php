@@ -70,7 +70,7 @@ final class Pool
         $this->places = self::slots(\count($towns), 1.0);
     }
 
-    /** @return array{candidate: array<string, string|null>, resume: array{text: string, reading: string}, profile: Profile} */
+    /** @return array{candidate: array<string, string|null>, resume: array{text: string, reading: string}, profile: \Closure(): Profile} a profile tells the words of the text apart, which is part of indexing */
     public function person(int $id): array
     {
         mt_srand($id * 2_654_435_761 % 4_294_967_291);
@@ -109,14 +109,15 @@ final class Pool
         $notice = 0 === mt_rand(0, 2) ? null : 30 * mt_rand(0, 6);
         $asked = max(0, mt_rand(-6, 3));
         $answered = mt_rand(0, $asked);
-        $profile = new Profile(
+        $considers = 0 === mt_rand(0, 5) ? $active : null;
+        $profile = static fn (): Profile => new Profile(
             Document::build(['' => [$headline, $text], 'title' => array_map(static fn (Stint $s): string => $s->title, $stints), 'employer' => array_map(static fn (Stint $s): string => $s->employer, $stints), 'skill' => $skills, 'school' => [$study->school], 'place' => [$town]]),
-            $years, $stints, [$study], $papers, $languages, $town, $country, $moves, null, $expects, null === $expects ? '' : $currency, $notice, null, [$country], $active, 0 === mt_rand(0, 5) ? $active : null, $asked, $answered, said: [$headline, ...$skills, $study->field, ...array_map(static fn (Licence $l): string => $l->name, $papers)],
+            $years, $stints, [$study], $papers, $languages, $town, $country, $moves, null, $expects, null === $expects ? '' : $currency, $notice, null, [$country], $active, $considers, $asked, $answered, said: [$headline, ...$skills, $study->field, ...array_map(static fn (Licence $l): string => $l->name, $papers)],
         );
         $reading = ['spells' => array_map(static fn (Stint $s): array => ['title' => $s->title, 'employer' => $s->employer, 'place' => '', 'from' => self::month($s->from), 'to' => self::month($s->to), 'ongoing' => $s->ongoing, 'text' => '', 'sure' => 'sure'], $stints), 'skills' => array_fill_keys($skills, ['months' => 12 * mt_rand(0, 8), 'last' => null, 'sure' => 'sure'])];
 
         return [
-            'candidate' => ['name' => ucfirst($this->words[mt_rand(0, 4000)]).' '.ucfirst($this->words[mt_rand(4000, 19_999)]), 'city' => $town, 'country' => $country, 'headline' => $headline, 'years' => (string) $years, 'would_move' => null === $moves ? null : ($moves ? 't' : 'f'), 'source' => 'dropped', 'active_on' => $active->format('Y-m-d'), 'created_at' => $active->format('Y-m-d').' 08:00:00+00', 'pay_expected' => null === $expects ? null : $expects.'00', 'pay_currency' => null === $expects ? null : $currency, 'notice_days' => null === $notice ? null : (string) $notice, 'permits' => '{'.$country.'}', 'considers_on' => $profile->considers?->format('Y-m-d'), 'asked' => (string) $asked, 'answered' => (string) $answered],
+            'candidate' => ['name' => ucfirst($this->words[mt_rand(0, 4000)]).' '.ucfirst($this->words[mt_rand(4000, 19_999)]), 'city' => $town, 'country' => $country, 'headline' => $headline, 'years' => (string) $years, 'would_move' => null === $moves ? null : ($moves ? 't' : 'f'), 'source' => 'dropped', 'active_on' => $active->format('Y-m-d'), 'created_at' => $active->format('Y-m-d').' 08:00:00+00', 'pay_expected' => null === $expects ? null : $expects.'00', 'pay_currency' => null === $expects ? null : $currency, 'notice_days' => null === $notice ? null : (string) $notice, 'permits' => '{'.$country.'}', 'considers_on' => $considers?->format('Y-m-d'), 'asked' => (string) $asked, 'answered' => (string) $answered],
             'resume' => ['text' => $text, 'reading' => json_encode($reading, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE)], 'profile' => $profile,
         ];
     }

@@ -88,6 +88,8 @@ final readonly class Postings
     {
         $places = $rows = $fits = [];
         $done = 0;
+        // nothing here goes round in circles, and looking for what does takes an eighth of the time
+        gc_disable();
         foreach ($profiles as $id => $profile) {
             $place = pack('v', $id & 0xFFFF);
             foreach ([...Keys::words($profile->document), ...Keys::facts($profile)] as $key) {
@@ -123,6 +125,7 @@ final readonly class Postings
             }
         }
         $this->copy('post (key, seg, n, ver, data)', $rows);
+        gc_enable();
 
         return $done;
     }
