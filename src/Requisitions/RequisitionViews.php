@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Jorvent\Requisitions;
 
+use Jorvent\Core\Search\FirstSearch;
 use Jorvent\Core\Search\Search;
 use Jorvent\Core\Workflow\RequisitionState;
 use Jorvent\Core\Workflow\Stage;
@@ -17,7 +18,7 @@ use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 final readonly class RequisitionViews
 {
     private const SQL = <<<'SQL'
-        SELECT r.id, r.number, r.title, r.state, r.positions, r.opened_on, r.target_on, r.query, r.criteria, r.version, r.created_at, r.approved_at, r.filled_at, r.unit_id, r.recruiter_id, r.manager_id, r.requester_id, r.currency,
+        SELECT r.id, r.number, r.title, r.state, r.positions, r.opened_on, r.target_on, r.query, r.criteria, r.musts, r.wishes, r.years_from, r.remote, r.version, r.created_at, r.approved_at, r.filled_at, r.unit_id, r.recruiter_id, r.manager_id, r.requester_id, r.currency,
             u.name AS unit, u.path AS unit_path, s.city, s.zone, m.name AS manager, rec.name AS recruiter, req.name AS requester,
             (SELECT a.name FROM approval v JOIN account a ON a.id = v.approver_id WHERE v.requisition_id = r.id AND v.offer_id IS NULL AND v.state = 'waiting' ORDER BY v.rank LIMIT 1) AS waits_for,
             p.live, p.troubled, p.ends_soon, x.applied, x.kept, x.active, x.stopped, x.over, x.interviewing, x.offering, i.ahead, i.cards_missing, o.offer_state, h.hired
@@ -60,7 +61,7 @@ final readonly class RequisitionViews
     }
 
     /**
-     * How many own candidates each requisition's saved search finds.
+     * How many own candidates each requisition's last search finds; of one by itself, before anyone searched, what its brief asks for.
      *
      * @param list<Record> $rows
      *
@@ -72,6 +73,7 @@ final readonly class RequisitionViews
         $queries = $ids = [];
         foreach ($rows as $row) {
             $search = Search::fromArray(['text' => $row->str('query'), 'criteria' => $row->json('criteria')]);
+            $search = $search->isEmpty() && 1 === \count($rows) ? FirstSearch::of($row->strings('musts'), $row->strings('wishes'), $row->intOrNull('years_from'), 'fully' === $row->strOrNull('remote') ? null : $row->strOrNull('city')) : $search;
             $key = json_encode($search->toArray(), \JSON_THROW_ON_ERROR);
             if (!$search->isEmpty()) {
                 $queries[$key] = $search;

@@ -104,6 +104,26 @@ final class SourcingTest extends BrowserTest
         $staff->type('u')->sees('.is-said', 'back');
     }
 
+    public function testWhatIsNotKeptStaysMarkedAndWhatIsNotAnsweredIsSaid(): void
+    {
+        $staff = $this->browser()->signIn('solveig.aune@skerryline.example')->go('/r/2205/sourcing?q='.rawurlencode('SQL OR Python'));
+        self::walkTo($staff, '#reader form .btn-primary[data-key=y]');
+        $kept = $staff->text('#reader h2');
+        $staff->type('y')->sees('.is-said', 'is kept')->sees('.res .kp', 'kept');
+        // whoever is kept already is left out, and stays marked
+        $staff->driver->executeScript('document.querySelector(".res .kp").closest(".res").querySelector("input[type=checkbox]").click()');
+        $staff->sees('[data-actionbar]:not([hidden]) [data-count]', '1')->type('y')->sees('#said .is-refused', $kept);
+        $staff->sees('[data-actionbar]:not([hidden]) [data-count]', '1')->sees('[data-sentence]', $kept);
+        $staff->driver->executeScript('document.querySelector("[data-unmark]").click()');
+        $staff->type('u')->sees('.is-said', 'back');
+        // the line is down while one walks
+        $staff->driver->executeScript('window.real = window.fetch; window.fetch = (url, ...rest) => String(url).includes("/reader?") ? Promise.reject(new TypeError("down")) : window.real(url, ...rest)');
+        $staff->type('j')->sees('#reader', 'no answer');
+        $staff->driver->executeScript('window.fetch = window.real');
+        $staff->type('j')->until(static fn (): bool => [] !== $staff->driver->findElements(WebDriverBy::cssSelector('#reader h2')), 'the next step did not bring the reader back');
+        self::assertSame($staff->text('.res.is-sel .w6'), $staff->text('#reader h2'));
+    }
+
     public function testALetterBegunIsNotLostByWalking(): void
     {
         $staff = $this->browser()->signIn('solveig.aune@skerryline.example')->go('/r/2204/sourcing?q='.rawurlencode('hull'));

@@ -339,6 +339,26 @@ final class SourcingDeskTest extends DatabaseTest
         }
     }
 
+    public function testBeforeAnyoneSearchedTheBriefIsWhatIsLookedFor(): void
+    {
+        $this->as('Solveig Aune');
+        $this->db()->execute("UPDATE requisition SET query = '', criteria = '[]', musts = '[\"PLC\", \"shore power\", \"drives\"]', wishes = '[\"SCADA\"]', years_from = 4, site_id = (SELECT id FROM site WHERE city = 'Bergen' LIMIT 1) WHERE number = 2201");
+        $this->client->request('GET', '/r/2201/sourcing');
+        self::assertSelectorExists('#q');
+        $line = fn (): ?string => $this->client->getCrawler()->filter('#q')->attr('value');
+        self::assertSame('PLC AND "shore power" AND (drives OR SCADA)', $line());
+        $found = $this->get(SearchCandidates::class)(\Jorvent\Core\Search\FirstSearch::of(['PLC', 'shore power', 'drives'], ['SCADA'], 4, 'Bergen'));
+        self::assertGreaterThan(0, $found->ladder->total);
+        self::assertSelectorTextContains('#people .seg', 'Match '.$found->ladder->total);
+        $this->db()->execute("UPDATE requisition SET musts = '[\"SCADA\"]', wishes = '[]' WHERE number = 2201");
+        $this->get(EntityManagerInterface::class)->clear();
+        $this->client->request('GET', '/r/2201/sourcing');
+        self::assertSame('SCADA', $line(), 'it follows the brief');
+        $this->client->request('GET', '/r/2201/sourcing?q=welder');
+        $this->client->request('GET', '/r/2201/sourcing');
+        self::assertSame('welder', $line(), 'until someone searches');
+    }
+
     private function requisition(int $number): Requisition
     {
         return $this->get(EntityManagerInterface::class)->getRepository(Requisition::class)->findOneBy(['number' => $number]) ?? self::fail();

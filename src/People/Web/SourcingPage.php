@@ -12,6 +12,7 @@ use Jorvent\Core\Search\Widen;
 use Jorvent\People\AskOutside;
 use Jorvent\People\Facets;
 use Jorvent\People\FitOfCandidates;
+use Jorvent\People\LastSearch;
 use Jorvent\People\SearchCandidates;
 use Jorvent\People\SearchForm;
 use Jorvent\People\SearchResult;
@@ -35,7 +36,7 @@ use Symfony\Component\Routing\Attribute\Route;
 #[Route('/r/{number}/sourcing', requirements: ['number' => '\d{1,9}'])]
 final class SourcingPage extends Page
 {
-    public function __construct(private readonly Db $db, private readonly EntityManagerInterface $entities, private readonly RequisitionViews $requisitions, private readonly SourcingScreen $screen, private readonly SourcingPlaces $places, private readonly Turn $turn)
+    public function __construct(private readonly Db $db, private readonly EntityManagerInterface $entities, private readonly RequisitionViews $requisitions, private readonly SourcingScreen $screen, private readonly SourcingPlaces $places, private readonly LastSearch $last, private readonly Turn $turn)
     {
     }
 
@@ -183,7 +184,7 @@ final class SourcingPage extends Page
     {
         $requisition = $this->requisition($number);
         $told = SearchForm::read($request->query->all());
-        $search = $told ?? $requisition->lastSearch();
+        $search = $told ?? $this->last->of($requisition);
         $asked = SourcingAsked::of($request);
         $found = $this->screen->of($requisition, $search, $asked, $this->me(), $part);
         if (null !== $told && [] === $found['result']->query->errors() && $told->toArray() !== $requisition->lastSearch()->toArray()) {

@@ -206,7 +206,6 @@ class Requisition
         $this->take($brief);
         $this->askQuestions($questions);
         $this->savedAt = $createdAt;
-        $this->query = self::firstQuery($brief);
     }
 
     /** @throws Refused when the brief is not open for writing or was saved by someone else since version $seen */
@@ -342,7 +341,7 @@ class Requisition
         ++$this->version;
     }
 
-    /** What was last looked for, by whoever looked; written where it is looked for (People\Web\SourcingPage). */
+    /** What was last looked for, by whoever looked, written where it is looked for (People\Web\SourcingPage); empty before. */
     public function lastSearch(): Search
     {
         return Search::fromArray(['text' => $this->query, 'criteria' => $this->criteria]);
@@ -411,8 +410,4 @@ class Requisition
     }
 
     /** The first two musts, each as a phrase where it has several words: broad enough to begin with. */
-    private static function firstQuery(Brief $brief): string
-    {
-        return implode(' AND ', array_map(static fn (string $m): string => str_contains($m, ' ') ? '"'.$m.'"' : $m, \array_slice($brief->musts, 0, 2)));
-    }
 }
