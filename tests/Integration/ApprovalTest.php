@@ -126,7 +126,7 @@ final class ApprovalTest extends DatabaseTest
         $run();
         $run();
         self::assertSame(1, $mails('approval-reminder-%'), 'once, however often the worker looks');
-        $this->clock()->moveTo(new \DateTimeImmutable('2027-05-20T08:00:00Z'));
+        $this->clock()->moveTo(new \DateTimeImmutable('2027-05-20T08:01:00Z'));
         $run();
         $rows = $this->db()->rows("SELECT p.name, a.reason FROM approval a JOIN account p ON p.id = a.approver_id WHERE a.requisition_id = :r AND a.state = 'waiting' ORDER BY a.id", ['r' => $id]);
         self::assertSame([['Hanne Solvik', 'positions_are_theirs'], ['Isla Farquhar', 'escalated']], array_map(static fn ($r): array => [$r->str('name'), $r->str('reason')], $rows));
