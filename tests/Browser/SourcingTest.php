@@ -109,9 +109,9 @@ final class SourcingTest extends BrowserTest
         $staff = $this->browser()->signIn('solveig.aune@skerryline.example')->go('/r/2205/sourcing?q='.rawurlencode('SQL OR Python'));
         self::walkTo($staff, '#reader form .btn-primary[data-key=y]');
         $kept = $staff->text('#reader h2');
-        $staff->type('y')->sees('.is-said', 'is kept')->sees('.res .kp', 'kept');
+        $staff->type('y')->sees('.is-said', 'is kept');
         // whoever is kept already is left out, and stays marked
-        $staff->driver->executeScript('document.querySelector(".res .kp").closest(".res").querySelector("input[type=checkbox]").click()');
+        $staff->until(static fn (): bool => true === $staff->driver->executeScript('const row = [...document.querySelectorAll(".res")].find((r) => r.querySelector(".w6").textContent.trim() === arguments[0] && r.querySelector(".kp")); row?.querySelector("input[type=checkbox]").click(); return Boolean(row)', [$kept]), 'nobody is shown as kept');
         $staff->sees('[data-actionbar]:not([hidden]) [data-count]', '1')->type('y')->sees('#said .is-refused', $kept);
         $staff->sees('[data-actionbar]:not([hidden]) [data-count]', '1')->sees('[data-sentence]', $kept);
         $staff->driver->executeScript('document.querySelector("[data-unmark]").click()');
