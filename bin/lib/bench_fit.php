@@ -37,7 +37,7 @@ foreach (['' => 3.0, '_even_tastes' => 1.0] as $of => $care) {
         }
         $wanted = new Wanted($opening['musts'], $opening['wishes'], [$opening['title']], $opening['years'], null, 'Bergen', $near);
         $measure = new Measure($wanted, $day);
-        $facts = array_map(static fn (array $p): string => Facts::of(new Profile(new Document([]), $p['years'], array_map(static fn (array $j): Stint => new Stint($j['title'], '', $now - $j['from'] + 1, null === $j['to'] ? null : $now - $j['to'], null === $j['to'], $j['text']), $p['jobs']), town: $p['town'], moves: $p['moves'], said: $p['skills'])), $people);
+        $facts = array_map(static fn (array $p): string => Facts::of(new Profile(new Document(), $p['years'], array_map(static fn (array $j): Stint => new Stint($j['title'], '', $now - $j['from'] + 1, null === $j['to'] ? null : $now - $j['to'], null === $j['to'], $j['text']), $p['jobs']), town: $p['town'], moves: $p['moves'], said: $p['skills'])), $people);
         // every other person is read and judged, the others are what is measured
         $values = array_map($measure->values(...), $facts);
         $packed = array_map(Values::pack(...), $values);

@@ -63,7 +63,7 @@ final class FitTest extends TestCase
 
     public function testNothingKnownIsNoScore(): void
     {
-        self::assertNull(self::fit(new Wanted(['PLC'], []), Facts::of(new Profile(new Document([]), read: false)))->score);
+        self::assertNull(self::fit(new Wanted(['PLC'], []), Facts::of(new Profile(new Document(), read: false)))->score);
         self::assertNull(self::fit(new Wanted([], []), self::person([], ['x']))->score);
     }
 
@@ -213,7 +213,7 @@ final class FitTest extends TestCase
      * @param list<string> $said */
     private static function person(array $stints, array $said = [], ?float $years = null, ?string $town = null, ?string $country = null, ?bool $moves = null, ?int $notice = null, ?\DateTimeImmutable $firstDay = null, ?int $expectsEuro = null): string
     {
-        return Facts::of(new Profile(new Document([]), $years, $stints, town: $town, country: $country, moves: $moves, notice: $notice, firstDay: $firstDay, expectsEuro: $expectsEuro, said: $said));
+        return Facts::of(new Profile(new Document(), $years, $stints, town: $town, country: $country, moves: $moves, notice: $notice, firstDay: $firstDay, expectsEuro: $expectsEuro, said: $said));
     }
 
     private static function fit(Wanted $wanted, string $facts): Fit

@@ -6,6 +6,7 @@ namespace Jorvent\Core\Fit;
 
 use Jorvent\Core\Query\Tokeniser;
 use Jorvent\Core\Resume\Kinds;
+use Jorvent\Core\Search\Index\Numbers;
 use Jorvent\Core\Search\Profile;
 
 /**
@@ -51,7 +52,7 @@ final class Facts
 
         return pack('v', null === $person->years ? self::UNKNOWN : (int) min(60_000, round(10 * $person->years))).self::town($person->town, $person->country)
             .\chr($flag($person->moves) | $flag($person->remote) << 2 | ($person->read ? 16 : 0))
-            .pack('VvvCC', $person->expectsEuro ?? self::NO_EURO, min(self::UNKNOWN, $person->notice ?? self::UNKNOWN), null === $person->firstDay ? self::UNKNOWN : max(0, min(self::UNKNOWN - 1, self::days($person->firstDay))), \count($person->stints), self::VERSION).$jobs.$words.implode('', array_keys($rest));
+            .pack('VvvCC', $person->expectsEuro ?? self::NO_EURO, min(self::UNKNOWN, $person->notice ?? self::UNKNOWN), null === $person->firstDay ? self::UNKNOWN : max(0, min(self::UNKNOWN - 1, Numbers::days($person->firstDay))), \count($person->stints), self::VERSION).$jobs.$words.implode('', array_keys($rest));
     }
 
     /** A town of a country; three zero bytes where it is not told. */
@@ -65,11 +66,6 @@ final class Facts
         return substr(hash('xxh32', $term, true), 0, 3);
     }
 
-    public static function days(\DateTimeImmutable $day): int
-    {
-        return intdiv((int) gmmktime(0, 0, 0, (int) $day->format('n'), (int) $day->format('j'), (int) $day->format('Y')), 86_400);
-    }
-
     /**
      * @param array<string, true> $without
      *
@@ -80,30 +76,21 @@ final class Facts
         if ('' === $text) {
             return [];
         }
-        /** @var array<array-key, list<string>> $known a word as it is written comes back again and again */
+        /** @var array<array-key, string> $known a word as it is written comes back again and again */
         static $known = [];
         if (\count($known) > 40_000) {
             $known = [];
         }
         $words = [];
-        foreach ($tokeniser->different($text) as $word) {
-            $hashes = $known[$word] ??= self::hashes($tokeniser, $word);
-            $words[$hashes[0]] = true;
-            if (isset($hashes[1])) {
-                $words += array_fill_keys($hashes, true);
+        foreach ($tokeniser->written($text) as $word) {
+            $hashes = $known[$word] ??= implode('', array_map(self::hash(...), $tokeniser->terms($word)));
+            if (isset($hashes[3])) {
+                $words += array_fill_keys(str_split($hashes, 3), true);
+            } else {
+                $words[$hashes] = true;
             }
         }
 
         return [] === $without ? $words : array_diff_key($words, $without);
-    }
-
-    /** @return non-empty-list<string> */
-    private static function hashes(Tokeniser $tokeniser, string $word): array
-    {
-        $positions = [];
-        $tokeniser->collect($word, 0, $positions);
-        $hashes = array_map(static fn (int|string $term): string => self::hash((string) $term), array_keys($positions));
-
-        return [] === $hashes ? throw new \LogicException('A word has a term.') : $hashes;
     }
 }

@@ -6,6 +6,7 @@ namespace Jorvent\Core\Fit;
 
 use Jorvent\Core\Query\Tokeniser;
 use Jorvent\Core\Resume\Kinds;
+use Jorvent\Core\Search\Index\Numbers;
 
 /**
  * Holds people against one brief: a value from 0 to 1 for each part, null where nothing is told. A skill used in a job counts .3, and up to .7 more for what is left of its use: each month of it, overlaps counted once, is worth half
@@ -45,7 +46,7 @@ final class Measure
     public function __construct(public readonly Wanted $wanted, \DateTimeImmutable $day)
     {
         $this->month = 12 * (int) $day->format('Y') + (int) $day->format('n') - 1;
-        $this->today = Facts::days($day);
+        $this->today = Numbers::days($day);
         $this->parts = $wanted->parts();
         $tokeniser = new Tokeniser();
         foreach ($this->parts as $i => $part) {
@@ -309,7 +310,7 @@ final class Measure
             return [null, 'unknown', []];
         }
         $free = max(Facts::UNKNOWN === $days ? 0 : $this->today + $days, Facts::UNKNOWN === $first ? 0 : $first);
-        $late = $free - Facts::days($this->wanted->start);
+        $late = $free - Numbers::days($this->wanted->start);
 
         return [max(0.0, min(1.0, 1 - $late / self::LATE)), $late > 0 ? 'late' : 'in_time', ['days' => abs($late)]];
     }

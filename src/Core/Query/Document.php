@@ -5,10 +5,11 @@ declare(strict_types=1);
 namespace Jorvent\Core\Query;
 
 /**
- * A text as the evaluator sees it: every term with the positions it stands at, from 0. Terms of a field stand beside those of the whole text as "title:welder", counted on their own.
+ * A text as searches see it, written down so that a phrase is found in it by a regular expression: a line for each place, the words of one place between tabs, an empty line between texts. Terms of a field
+ * follow those of the whole text as "title:welder". It begins and ends with a line break.
  * No phrase runs from one text into the next. Of a very long text the first 16 000 words count, and of a term its first 250 places.
  */
-final readonly class Document
+final class Document
 {
     public const FIELDS = ['title', 'employer', 'skill', 'school', 'place', 'note'];
     public const WORDS = 16_000;
@@ -16,8 +17,10 @@ final readonly class Document
     /** Longer than any word; what has no blank for so long is no word that anyone looks for. In bytes. */
     public const LONGEST = 200;
 
-    /** @param array<array-key, list<int>> $positions by term, rising */
-    public function __construct(public array $positions)
+    /** @var array<array-key, list<int>>|null */
+    private ?array $positions = null;
+
+    public function __construct(public readonly string $written = "\n")
     {
     }
 
@@ -31,25 +34,64 @@ final readonly class Document
     public static function build(array $fields): self
     {
         $tokeniser = new Tokeniser();
-        $positions = [];
+        $written = "\n";
         foreach ($fields as $field => $texts) {
-            $next = 0;
+            $lines = '';
             foreach ($texts as $text) {
-                $next = $tokeniser->collect($text, $next, $positions, '' === $field ? '' : $field.':') + 1;
+                $lines .= $tokeniser->lines($text, '' === $field ? '' : $field.':')."\n";
             }
+            $written .= \strlen($lines) > self::PLACES ? self::limited($lines) : $lines;
         }
-        $kept = [];
-        foreach ($positions as $term => $at) {
-            if (\strlen((string) $term) > self::LONGEST || $at[0] >= self::WORDS) {
-                continue;
-            }
-            if (isset($at[1])) {
-                $at = array_values(array_unique($at[\count($at) - 1] < self::WORDS ? $at : array_filter($at, static fn (int $p): bool => $p < self::WORDS)));
-                $at = isset($at[self::PLACES]) ? \array_slice($at, 0, self::PLACES) : $at;
-            }
-            $kept[$term] = $at;
+        // several empty lines are no more apart than one
+        while (str_contains($written, "\n\n\n")) {
+            $written = str_replace("\n\n\n", "\n\n", $written);
         }
 
-        return new self($kept);
+        return new self($written);
+    }
+
+    /** @return list<string> the different terms */
+    public function terms(): array
+    {
+        $terms = array_count_values(explode("\n", strtr($this->written, "\t", "\n")));
+        unset($terms['']);
+
+        return array_map(strval(...), array_keys($terms));
+    }
+
+    /** @return array<array-key, list<int>> where each term stands, rising: places of one text follow each other, those of another are farther away */
+    public function positions(): array
+    {
+        if (null === $this->positions) {
+            $this->positions = [];
+            foreach (explode("\n", trim($this->written, "\n")) as $place => $line) {
+                foreach ('' === $line ? [] : explode("\t", $line) as $term) {
+                    $this->positions[$term][] = $place;
+                }
+            }
+        }
+
+        return $this->positions;
+    }
+
+    private static function limited(string $lines): string
+    {
+        if (substr_count($lines, "\n") <= self::WORDS && max(array_count_values(explode("\n", strtr($lines, "\t", "\n")))) <= self::PLACES) {
+            return $lines;
+        }
+        $seen = [];
+        $kept = '';
+        foreach (\array_slice(explode("\n", $lines), 0, self::WORDS) as $line) {
+            $terms = [];
+            foreach ('' === $line ? [] : explode("\t", $line) as $term) {
+                $seen[$term] = ($seen[$term] ?? 0) + 1;
+                if ($seen[$term] <= self::PLACES) {
+                    $terms[] = $term;
+                }
+            }
+            $kept .= implode("\t", $terms)."\n";
+        }
+
+        return $kept."\n";
     }
 }

@@ -47,7 +47,7 @@ final class Evaluator
         $last = \count($row->terms) - 1;
         $candidates = null;
         foreach ($row->lexemes() as $i => $term) {
-            $positions = $row->prefix && $i === $last ? $this->beginning($term, $document) : $document->positions[$term] ?? [];
+            $positions = $row->prefix && $i === $last ? $this->beginning($term, $document) : $document->positions()[$term] ?? [];
             $starts = array_map(static fn (int $p): int => $p - $i, $positions);
             $candidates = null === $candidates ? $starts : array_intersect($candidates, $starts);
             if ([] === $candidates) {
@@ -62,7 +62,7 @@ final class Evaluator
     private function beginning(string $prefix, Document $document): array
     {
         $found = [];
-        foreach ($document->positions as $term => $positions) {
+        foreach ($document->positions() as $term => $positions) {
             if (str_starts_with((string) $term, $prefix) && str_contains((string) $term, ':') === str_contains($prefix, ':')) {
                 array_push($found, ...$positions);
             }

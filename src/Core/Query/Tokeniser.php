@@ -33,6 +33,8 @@ final class Tokeniser
 
     /** @var array<array-key, array{list<array{string, int}>, int, non-empty-list<non-empty-list<string>>}> what a word came to, for words come back */
     private static array $known = [];
+    /** @var array<string, array<array-key, string>> its lines, by what stands before each term */
+    private static array $lines = [];
 
     /**
      * All terms of a text, with where they stand. Offsets are bytes into the given text.
@@ -54,29 +56,15 @@ final class Tokeniser
         return $tokens;
     }
 
-    /**
-     * The same without the places in the text: positions (from 0) by term, and the position after the last.
-     *
-     * @param array<array-key, list<int>> $positions added to
-     */
-    public function collect(string $text, int $position, array &$positions, string $prefix = ''): int
+    /** A text as the lines of a Document: one for each place, with the words of that place between tabs. */
+    public function lines(string $text, string $prefix = ''): string
     {
-        if (false === preg_match_all(self::WORD, $text, $matches)) {
-            return $position;
-        }
-        foreach ($matches[0] as $word) {
-            [$terms, $width] = self::$known[$word] ?? self::shape($word);
-            if (!isset($terms[1])) {
-                $positions[$prefix.$terms[0][0]][] = $position + $terms[0][1];
-            } else {
-                foreach ($terms as [$term, $at]) {
-                    $positions[$prefix.$term][] = $position + $at;
-                }
-            }
-            $position += $width;
+        $lines = '';
+        foreach ($this->written($text) as $word) {
+            $lines .= self::$lines[$prefix][$word] ?? self::linesOf($word, $prefix);
         }
 
-        return $position;
+        return $lines;
     }
 
     /**
@@ -93,10 +81,16 @@ final class Tokeniser
         return $matches[0];
     }
 
-    /** @return list<string> the words of a text as they are written, each once */
-    public function different(string $text): array
+    /** @return list<string> the different terms of one word */
+    public function terms(string $word): array
     {
-        return false === preg_match_all(self::WORD, $text, $matches) ? [] : array_values(array_unique($matches[0]));
+        return array_values(array_unique(array_column(self::shape($word)[0], 0)));
+    }
+
+    /** @return list<string> the words of a text as they are written */
+    public function written(string $text): array
+    {
+        return false === preg_match_all(self::WORD, $text, $matches) ? [] : $matches[0];
     }
 
     /**
@@ -141,6 +135,22 @@ final class Tokeniser
         }
 
         return self::$known[$word] = self::shapeOf(self::folded($word));
+    }
+
+    private static function linesOf(string $word, string $prefix): string
+    {
+        if (\count(self::$lines[$prefix] ?? []) >= self::REMEMBERED) {
+            self::$lines[$prefix] = [];
+        }
+        [$terms, $width] = self::shape($word);
+        $places = array_fill(0, $width, []);
+        foreach ($terms as [$term, $at]) {
+            if (\strlen($prefix.$term) <= Document::LONGEST) {
+                $places[$at][] = $prefix.$term;
+            }
+        }
+
+        return self::$lines[$prefix][$word] = implode('', array_map(static fn (array $at): string => implode("\t", array_unique($at))."\n", $places));
     }
 
     /** @return array{list<array{string, int}>, int, non-empty-list<non-empty-list<string>>} */

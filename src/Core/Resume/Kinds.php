@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Jorvent\Core\Resume;
 
+use Jorvent\Core\Shared\Memo;
+
 /** Kinds of work and of employer, told by words in titles and names; and how long someone was in each, overlaps counted once. What no word tells stays untold. */
 final class Kinds
 {
@@ -45,15 +47,10 @@ final class Kinds
     /** @param array<string, list<string>> $kinds WORK or EMPLOYERS */
     public static function of(string $text, array $kinds): ?string
     {
-        /** @var array<string, string|null> $known titles and employers come back again and again */
-        static $known = [];
-        $key = array_key_first($kinds).'|'.$text;
-        if (!\array_key_exists($key, $known)) {
-            $known = \count($known) > 20_000 ? [] : $known;
-            $known[$key] = self::first(' '.Folded::phrase($text).' ', $kinds);
-        }
+        /** @var Memo<string|null> $memo */
+        static $memo = new Memo();
 
-        return $known[$key];
+        return $memo->of(array_key_first($kinds).'|'.$text, static fn (): ?string => self::first(' '.Folded::phrase($text).' ', $kinds));
     }
 
     /** @param array<string, list<string>> $kinds */

@@ -6,7 +6,7 @@ namespace Jorvent\People\Store;
 
 use Doctrine\DBAL\Connection;
 use Jorvent\Core\Fit\Facts;
-use Jorvent\Core\Query\Written;
+use Jorvent\Core\Query\Document;
 use Jorvent\Core\Search\Index\Keys;
 use Jorvent\Core\Search\Index\Told;
 use Jorvent\Core\Search\Profile;
@@ -33,7 +33,7 @@ final readonly class Postings
             $this->db->execute('DELETE FROM candidate_words WHERE candidate_id = :id', ['id' => $candidate]);
             $this->db->execute('DELETE FROM candidate_fit WHERE candidate_id = :id', ['id' => $candidate]);
         } else {
-            $this->db->execute("INSERT INTO candidate_words (candidate_id, words, told) VALUES (:id, :words, decode(:told, 'hex')) ON CONFLICT (candidate_id) DO UPDATE SET words = excluded.words, told = excluded.told, ver = pg_current_xact_id()", ['id' => $candidate, 'words' => Written::document($profile->document), 'told' => bin2hex(Told::pack($profile))]);
+            $this->db->execute("INSERT INTO candidate_words (candidate_id, words, told) VALUES (:id, :words, decode(:told, 'hex')) ON CONFLICT (candidate_id) DO UPDATE SET words = excluded.words, told = excluded.told, ver = pg_current_xact_id()", ['id' => $candidate, 'words' => $profile->document->written, 'told' => bin2hex(Told::pack($profile))]);
             $this->db->execute("INSERT INTO candidate_fit (candidate_id, facts) VALUES (:id, decode(:facts, 'hex')) ON CONFLICT (candidate_id) DO UPDATE SET facts = excluded.facts, ver = pg_current_xact_id() WHERE candidate_fit.facts <> excluded.facts", ['id' => $candidate, 'facts' => bin2hex(Facts::of($profile))]);
         }
         $after = null === $profile ? [] : $this->keys($candidate);
@@ -86,21 +86,28 @@ final readonly class Postings
      */
     public function segment(int $seg, iterable $profiles): int
     {
-        $places = $rows = $fits = [];
+        $words = $places = $rows = $fits = [];
         $done = 0;
         // nothing here goes round in circles, and looking for what does takes an eighth of the time
         gc_disable();
         foreach ($profiles as $id => $profile) {
             $place = pack('v', $id & 0xFFFF);
-            foreach ([...Keys::words($profile->document), ...Keys::facts($profile)] as $key) {
-                // in place: a set that many are in would else be copied for each of them
+            // in place: a set that many are in would else be copied for each of them
+            foreach ($profile->document->terms() as $term) {
+                if (isset($words[$term])) {
+                    $words[$term] .= $place;
+                } else {
+                    $words[$term] = $place;
+                }
+            }
+            foreach (Keys::facts($profile) as $key) {
                 if (isset($places[$key])) {
                     $places[$key] .= $place;
                 } else {
                     $places[$key] = $place;
                 }
             }
-            $rows[] = $id."\t".strtr(Written::document($profile->document), ['\\' => '\\\\', "\t" => '\t', "\n" => '\n'])."\t".'\\\\x'.bin2hex(Told::pack($profile));
+            $rows[] = $id."\t".strtr($profile->document->written, ['\\' => '\\\\', "\t" => '\t', "\n" => '\n'])."\t".'\\\\x'.bin2hex(Told::pack($profile));
             $fits[] = $id."\t".'\\\\x'.bin2hex(Facts::of($profile));
             if (0 === ++$done % 2_000) {
                 $this->copy('candidate_words (candidate_id, words, told)', $rows);
@@ -113,6 +120,10 @@ final readonly class Postings
         $version = $this->db->int('SELECT pg_current_xact_id()::text::bigint');
         $rows = [];
         $size = 0;
+        foreach ($words as $term => $of) {
+            $places[Keys::word((string) $term)] = $of;
+        }
+        unset($words);
         ksort($places, \SORT_STRING);
         foreach ($places as $key => $of) {
             $data = Bits::kept($of);
@@ -148,6 +159,6 @@ final readonly class Postings
     {
         $row = $this->db->row("SELECT words, encode(told, 'base64') AS told, (SELECT json_agg(r.key) FROM post_run r WHERE ".Runs::SAYS.')::text AS runs FROM candidate_words w WHERE candidate_id = :id FOR UPDATE', ['id' => $candidate]);
 
-        return null === $row ? [] : [...array_map(Keys::word(...), Written::terms($row->str('words'))), ...Keys::facts(Told::unpack((string) base64_decode($row->str('told'), true))), ...$row->strings('runs')];
+        return null === $row ? [] : [...Keys::words(new Document($row->str('words'))), ...Keys::facts(Told::unpack((string) base64_decode($row->str('told'), true))), ...$row->strings('runs')];
     }
 }

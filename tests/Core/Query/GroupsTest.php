@@ -96,8 +96,8 @@ final class GroupsTest extends TestCase
         $started = hrtime(true);
         $document = Document::of(str_repeat('plc cabinets on the ferry, ', 40_000).' lastword');
         self::assertLessThan(3e9, hrtime(true) - $started);
-        self::assertCount(Document::PLACES, $document->positions['plc']);
-        self::assertArrayNotHasKey('lastword', $document->positions);
+        self::assertCount(Document::PLACES, $document->positions()['plc']);
+        self::assertArrayNotHasKey('lastword', $document->positions());
         self::assertTrue((new Evaluator())->matches((new Parser())->parse('"plc cabinets"')->node ?? self::fail(), $document));
     }
 

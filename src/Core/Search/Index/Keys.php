@@ -13,6 +13,7 @@ use Jorvent\Core\Search\Judge;
 use Jorvent\Core\Search\Kind;
 use Jorvent\Core\Search\Profile;
 use Jorvent\Core\Search\Stint;
+use Jorvent\Core\Shared\Memo;
 
 /**
  * The keys a person stands under, from full values. What belongs to one job, study or certificate has the number of it in the key ("j3", "e0", "c1"), so that criteria tied to one are met in one.
@@ -84,21 +85,15 @@ final class Keys
     /** @return list<string> */
     public static function words(Document $document): array
     {
-        return array_map(static fn (int|string $term): string => self::word((string) $term), array_keys($document->positions));
+        return array_map(self::word(...), $document->terms());
     }
 
     /** The key of all of a title ("t") or an employer ("e"), without "whole:t:"; null where it has no words. */
     public static function whole(string $text): ?string
     {
-        /** @var array<string, string|null> $known */
-        static $known = [];
-        if (!\array_key_exists($text, $known)) {
-            $known = \count($known) > 20_000 ? [] : $known;
-            $row = (new Tokeniser())->row($text);
-            $known[$text] = [] === $row ? null : implode(' ', $row).'|'.mb_substr((string) preg_replace('/[\s|]+/u', ' ', $text), 0, 120);
-        }
+        $row = (new Tokeniser())->row($text);
 
-        return $known[$text];
+        return [] === $row ? null : implode(' ', $row).'|'.mb_substr((string) preg_replace('/[\s|]+/u', ' ', $text), 0, 120);
     }
 
     /** The key of a term as a Document holds it. */
@@ -114,40 +109,41 @@ final class Keys
      */
     public static function phrases(string $prefix, string $text): array
     {
-        /** @var array<string, list<string>> $known titles and employers come back again and again */
-        static $known = [];
-        if (!isset($known[$text])) {
-            if (\count($known) > 20_000) {
-                $known = [];
+        /** @var Memo<list<string>> $memo */
+        static $memo = new Memo();
+
+        return array_map(static fn (string $phrase): string => $prefix.$phrase, $memo->of($text, self::runs(...)));
+    }
+
+    /** @return list<string> */
+    private static function runs(string $text): array
+    {
+        $at = [];
+        foreach (Document::of($text)->positions() as $term => $positions) {
+            foreach ($positions as $position) {
+                $at[$position][] = (string) $term;
             }
-            $at = [];
-            foreach (Document::of($text)->positions as $term => $positions) {
-                foreach ($positions as $position) {
-                    $at[$position][] = (string) $term;
-                }
-            }
-            $found = [];
-            foreach ($at as $position => $terms) {
-                $runs = $terms;
-                for ($n = 1; [] !== $runs && $n <= Judge::PHRASE; ++$n) {
-                    array_push($found, ...$runs);
-                    $longer = [];
-                    foreach ($runs as $run) {
-                        foreach ($at[$position + $n] ?? [] as $term) {
-                            $longer[] = $run.' '.$term;
-                        }
+        }
+        $found = [];
+        foreach ($at as $position => $terms) {
+            $runs = $terms;
+            for ($n = 1; [] !== $runs && $n <= Judge::PHRASE; ++$n) {
+                array_push($found, ...$runs);
+                $longer = [];
+                foreach ($runs as $run) {
+                    foreach ($at[$position + $n] ?? [] as $term) {
+                        $longer[] = $run.' '.$term;
                     }
-                    $runs = \array_slice($longer, 0, 64);
                 }
+                $runs = \array_slice($longer, 0, 64);
             }
-            $whole = (new Tokeniser())->row($text);
-            if (\count($whole) > Judge::PHRASE) {
-                $found[] = implode(' ', $whole);
-            }
-            $known[$text] = array_values(array_unique($found));
+        }
+        $whole = (new Tokeniser())->row($text);
+        if (\count($whole) > Judge::PHRASE) {
+            $found[] = implode(' ', $whole);
         }
 
-        return array_map(static fn (string $phrase): string => $prefix.$phrase, $known[$text]);
+        return array_values(array_unique($found));
     }
 
     /**
@@ -157,23 +153,17 @@ final class Keys
     private static function jobs(array $stints, array &$keys): void
     {
         foreach ($stints as $i => $stint) {
-            $of = [...self::phrases('t:', $stint->title), ...self::phrases('e:', $stint->employer), ...null === $stint->work ? [] : ['w:'.$stint->work], ...null === $stint->industry ? [] : ['i:'.$stint->industry]];
-            foreach ($of as $key) {
-                $keys[] = 'v:'.$key;
-            }
-            foreach (['t' => $stint->title, 'e' => $stint->employer] as $letter => $text) {
-                $whole = self::whole($text);
-                if (null !== $whole) {
-                    $keys[] = "whole:$letter:$whole";
+            $slot = $i < Profile::STINTS ? "j$i:" : '';
+            array_push($keys, ...self::held($slot, 't:', $stint->title), ...self::held($slot, 'e:', $stint->employer));
+            foreach (['w:' => $stint->work, 'i:' => $stint->industry] as $letter => $kind) {
+                if (null !== $kind) {
+                    array_push($keys, "v:$letter$kind", ...'' === $slot ? [] : [$slot.$letter.$kind]);
                 }
             }
-            if ($i >= Profile::STINTS) {
+            if ('' === $slot) {
                 continue;
             }
             $keys[] = "j$i";
-            foreach ($of as $key) {
-                $keys[] = "j$i:".$key;
-            }
             if ($stint->ongoing) {
                 $keys[] = "j$i:now";
             }
@@ -192,6 +182,23 @@ final class Keys
                 $keys[] = "j$i:since";
             }
         }
+    }
+
+    /**
+     * The keys of a title or employer: of any job, of this one, and of all of it.
+     *
+     * @return list<string>
+     */
+    private static function held(string $slot, string $letter, string $text): array
+    {
+        /** @var Memo<list<string>> $memo */
+        static $memo = new Memo(60_000);
+
+        return $memo->of($slot.$letter.$text, static function () use ($slot, $letter, $text): array {
+            $whole = self::whole($text);
+
+            return [...self::phrases('v:'.$letter, $text), ...'' === $slot ? [] : self::phrases($slot.$letter, $text), ...null === $whole ? [] : ['whole:'.$letter.$whole]];
+        });
     }
 
     /** @param list<string> $keys added to */

@@ -17,7 +17,9 @@ final class Numbers
 
     public static function days(\DateTimeImmutable|string $day): int
     {
-        return (int) floor((new \DateTimeImmutable(\is_string($day) ? $day : $day->format('Y-m-d'), new \DateTimeZone('UTC')))->getTimestamp() / 86400);
+        [$year, $month, $of] = explode('-', \is_string($day) ? $day : $day->format('Y-m-d'));
+
+        return (int) floor((int) gmmktime(0, 0, 0, (int) $month, (int) $of, (int) $year) / 86_400);
     }
 
     /** @return list<string> */
@@ -25,8 +27,8 @@ final class Numbers
     {
         $value = max(0, min((1 << $bits) - 1, $value));
         $keys = [$name];
-        for ($i = 0; $i < $bits; ++$i) {
-            if (1 === ($value >> $i & 1)) {
+        for ($i = 0; $value > 0; ++$i, $value >>= 1) {
+            if (1 === ($value & 1)) {
                 $keys[] = $name.'.'.$i;
             }
         }

@@ -47,7 +47,7 @@ final class Told
         }
 
         return new Profile(
-            new Document([]), \is_float($of(0)) ? $of(0) : null,
+            new Document(), \is_float($of(0)) ? $of(0) : null,
             array_map(static fn (array $s): Stint => new Stint(self::text($s, 0), self::text($s, 1), self::int($s[2] ?? null), self::int($s[3] ?? null), true === ($s[4] ?? null)), self::lists($of(1))),
             array_map(static fn (array $s): Study => new Study(self::text($s, 0), self::text($s, 1), self::textOrNull($s[2] ?? null), self::textOrNull($s[3] ?? null), self::int($s[4] ?? null)), self::lists($of(2))),
             array_map(static fn (array $l): Licence => new Licence(self::text($l, 0), self::day($l[1] ?? null)), self::lists($of(3))),

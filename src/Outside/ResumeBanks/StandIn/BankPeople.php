@@ -12,7 +12,7 @@ use Jorvent\Demo\People;
 /**
  * The invented people of a stand-in, made from a seed once a day and kept, with their words, in a PHP file that opcache holds. Some stand in more than one database, as people do.
  *
- * @phpstan-type One array{ref: string, name: string, email: string|null, phone: string|null, headline: string, city: string|null, country: string|null, years: float|null, would_move: bool|null, text: string, active_on: string|null, words: array<array-key, list<int>>}
+ * @phpstan-type One array{ref: string, name: string, email: string|null, phone: string|null, headline: string, city: string|null, country: string|null, years: float|null, would_move: bool|null, text: string, active_on: string|null, words: string}
  */
 final readonly class BankPeople
 {
@@ -67,12 +67,12 @@ final readonly class BankPeople
     /** @return list<One> */
     private function all(): array
     {
-        $file = $this->dir.'/'.$this->key.'-'.hash('crc32b', json_encode([2, $this->prefix, $this->many], \JSON_THROW_ON_ERROR)).'-'.$this->today->format('Ymd').'.php';
+        $file = $this->dir.'/'.$this->key.'-'.hash('crc32b', json_encode([3, $this->prefix, $this->many], \JSON_THROW_ON_ERROR)).'-'.$this->today->format('Ymd').'.php';
         if (!is_file($file)) {
             $people = [];
             foreach ($this->many as $seed => $many) {
                 foreach ((new People($seed, $this->today))->many($many) as $i => $person) {
-                    $people[] = [...$person, 'ref' => $this->prefix.'-'.(10_000 * $seed + $i), 'words' => Document::of($person['headline'], $person['text'])->positions];
+                    $people[] = [...$person, 'ref' => $this->prefix.'-'.(10_000 * $seed + $i), 'words' => Document::of($person['headline'], $person['text'])->written];
                 }
             }
             $temporary = $file.'.'.getmypid();
