@@ -67,9 +67,9 @@ final class Facts
     }
 
     /**
-     * @param array<string, true> $without
+     * @param array<array-key, int> $without
      *
-     * @return array<string, true> hashes of the different words of a text
+     * @return array<array-key, int> hashes of the different words of a text
      */
     private static function words(Tokeniser $tokeniser, string $text, array $without = []): array
     {
@@ -81,16 +81,11 @@ final class Facts
         if (\count($known) > 40_000) {
             $known = [];
         }
-        $words = [];
+        $hashes = '';
         foreach ($tokeniser->written($text) as $word) {
-            $hashes = $known[$word] ??= implode('', array_map(self::hash(...), $tokeniser->terms($word)));
-            if (isset($hashes[3])) {
-                $words += array_fill_keys(str_split($hashes, 3), true);
-            } else {
-                $words[$hashes] = true;
-            }
+            $hashes .= $known[$word] ??= implode('', array_map(self::hash(...), $tokeniser->terms($word)));
         }
 
-        return [] === $without ? $words : array_diff_key($words, $without);
+        return array_diff_key('' === $hashes ? [] : array_flip(str_split($hashes, 3)), $without);
     }
 }

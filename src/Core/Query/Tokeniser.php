@@ -25,6 +25,8 @@ final class Tokeniser
 {
     private const INVISIBLE = '\x{00AD}\x{200B}-\x{200F}\x{202A}-\x{202E}\x{2060}\x{2066}-\x{2069}\x{FEFF}';
     private const WORD = '/(?:(?<![\p{L}\p{N}])\.(?=net(?![\p{L}\p{N}])))?[\p{L}\p{N}\p{M}]['.self::INVISIBLE.'\p{L}\p{N}\p{M}]*(?:[\'’.\/&\-‐‑][\p{L}\p{N}\p{M}]['.self::INVISIBLE.'\p{L}\p{N}\p{M}]*)*(?:\+\+|#)?/iu';
+    /** The same of a text without accents, twice as fast. */
+    private const PLAIN = '/(?:(?<![a-z0-9])\.(?=net(?![a-z0-9])))?[a-z0-9]+(?:[\'.\/&\-][a-z0-9]+)*(?:\+\+|#)?/i';
     private const FOLD = ['ł' => 'l', 'ø' => 'o', 'đ' => 'd', 'ß' => 'ss', 'æ' => 'ae', 'œ' => 'oe', 'ı' => 'i', 'þ' => 'th', 'ð' => 'd', 'ħ' => 'h', 'ς' => 'σ', '’' => "'", '‐' => '-', '‑' => '-'];
     /** Accents of letters that are the same letter without them; vowel signs of other scripts stay. */
     private const ACCENTS = '/[\x{0300}-\x{036F}\x{0591}-\x{05C7}\x{0610}-\x{061A}\x{064B}-\x{065F}\x{0670}\x{FE00}-\x{FE0F}]+/u';
@@ -60,8 +62,9 @@ final class Tokeniser
     public function lines(string $text, string $prefix = ''): string
     {
         $lines = '';
+        $known = &self::$lines[$prefix];
         foreach ($this->written($text) as $word) {
-            $lines .= self::$lines[$prefix][$word] ?? self::linesOf($word, $prefix);
+            $lines .= $known[$word] ?? self::linesOf($word, $prefix);
         }
 
         return $lines;
@@ -90,7 +93,7 @@ final class Tokeniser
     /** @return list<string> the words of a text as they are written */
     public function written(string $text): array
     {
-        return false === preg_match_all(self::WORD, $text, $matches) ? [] : $matches[0];
+        return false === preg_match_all(1 === preg_match('/[^\x00-\x7F]/', $text) ? self::WORD : self::PLAIN, $text, $matches) ? [] : $matches[0];
     }
 
     /**

@@ -41,6 +41,17 @@ final class TokeniserTest extends TestCase
         self::assertSame($expected, implode(' ', array_map(static fn (Token $t): string => $t->term.'@'.$t->position, (new Tokeniser())->tokens($text))));
     }
 
+    public function testTextWithoutAccentsHasTheSameWords(): void
+    {
+        mt_srand(7);
+        $parts = ['a', 'Z', '9', 'net', 'Net', '.', '.net', '\'', '/', '&', '-', '+', '++', '#', ' ', ',', '_', "\n", 'k'];
+        for ($i = 0; $i < 20_000; ++$i) {
+            $text = implode('', array_map(static fn (): string => $parts[mt_rand(0, \count($parts) - 1)], range(1, mt_rand(1, 14))));
+            // with a letter beyond them the other expression is used
+            self::assertSame([...(new Tokeniser())->written($text), 'ø'], (new Tokeniser())->written($text.' ø'), $text);
+        }
+    }
+
     public function testOffsetsPointIntoTheText(): void
     {
         $text = 'Łódź: O’Neill, shore-power (C++).';
