@@ -54,4 +54,14 @@ final readonly class Delegations
     {
         return $this->db->rows('SELECT d.*, f.name AS from_name, t.name AS to_name, CAST(:today AS date) BETWEEN d.from_day AND d.to_day AS now FROM delegation d JOIN account f ON f.id = d.from_id JOIN account t ON t.id = d.to_id WHERE :me IN (d.from_id, d.to_id) AND d.ended_at IS NULL AND d.to_day >= :today ORDER BY d.from_day', ['me' => $account, 'today' => $this->clock->now()->format('Y-m-d')]);
     }
+
+    /**
+     * A condition: whether :me decides, on the day :today, what waits for the approver of an approval.
+     *
+     * @param string $approval alias of the table
+     */
+    public static function decides(string $approval): string
+    {
+        return "EXISTS (SELECT 1 FROM acting_for(:me, :today) f WHERE f.id = $approval.approver_id AND (f.kind = 'all' OR f.kind = CASE WHEN $approval.offer_id IS NULL THEN 'requisitions' ELSE 'offers' END))";
+    }
 }

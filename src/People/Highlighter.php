@@ -44,13 +44,13 @@ final class Highlighter
      */
     public function passage(string $text, array $rows, int $length = 110): string
     {
-        $text = trim((string) preg_replace('/\s+/u', ' ', $text));
         $ascii = 1 !== preg_match('/[^\x00-\x7F]/', $text);
+        $text = trim((string) preg_replace($ascii ? '/\s+/' : '/\s+/u', ' ', $text));
         $plain = array_filter($rows, static fn (Row $r): bool => 1 === preg_match('/^[a-z0-9+#.&\/-]+$/D', $r->terms[0]));
         if ($ascii || \count($plain) === \count($rows)) {
             // most of a text is looked at by its letters alone: only around what could be the beginning of a row are words told apart
-            $of = implode(',', array_map(spl_object_id(...), $rows));
-            $letters = ($this->letters[$of] ??= [$rows, self::letters($plain)])[1];
+            $of = ($ascii ? 'a' : '').implode(',', array_map(spl_object_id(...), $rows));
+            $letters = ($this->letters[$of] ??= [$rows, self::letters($plain, $ascii)])[1];
             for ($at = 0; '' !== $letters && 1 === preg_match($letters, $text, $m, \PREG_OFFSET_CAPTURE, $at); $at = $m[0][1] + max(1, \strlen($m[0][0]))) {
                 $passage = $this->around($text, $m[0][1], $rows, $length);
                 if (str_contains($passage, '<mark>')) {
@@ -85,17 +85,19 @@ final class Highlighter
      * A pattern for all that could be the first term of a row, accents and inner marks left open.
      *
      * @param array<int, Row> $rows
+     * @param bool            $ascii in a text without accents, which is looked through in a third of the time
      */
-    private static function letters(array $rows): string
+    private static function letters(array $rows, bool $ascii): string
     {
+        [$between, $before, $after] = $ascii ? ["['-]?", '(?<![a-z0-9])', '(?![a-z0-9])'] : ["['’‐‑-]?", '(?<![\p{L}\p{N}])', '(?![\p{L}\p{N}])'];
         $terms = [];
         foreach ($rows as $row) {
-            $letters = implode("['’‐‑-]?", array_map(static fn (string $c): string => self::ACCENTED[$c] ?? preg_quote($c, '/'), str_split($row->terms[0])));
+            $letters = implode($between, array_map(static fn (string $c): string => ($ascii ? null : self::ACCENTED[$c] ?? null) ?? preg_quote($c, '/'), str_split($row->terms[0])));
             // at the beginning of a word or of a part of one, and up to its end
-            $terms[('.' === $row->terms[0][0] ? '' : '(?<![\p{L}\p{N}])').$letters.(1 === \count($row->terms) && $row->prefix ? '' : '(?![\p{L}\p{N}])')] = true;
+            $terms[('.' === $row->terms[0][0] ? '' : $before).$letters.(1 === \count($row->terms) && $row->prefix ? '' : $after)] = true;
         }
 
-        return [] === $terms ? '' : '/'.implode('|', array_keys($terms)).'/iu';
+        return [] === $terms ? '' : '/'.implode('|', array_keys($terms)).($ascii ? '/i' : '/iu');
     }
 
     /**

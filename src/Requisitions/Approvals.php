@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Jorvent\Requisitions;
 
+use Jorvent\Accounts\Delegations;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Core\Workflow\ApprovalRound;
 use Jorvent\Core\Workflow\ApprovalStep;
@@ -81,7 +82,7 @@ final readonly class Approvals
         $rows = $this->rows($requisition, $offer);
         $open = ApprovalRound::look($rows)['open'];
         $mine = $this->db->row(
-            'SELECT id, approver_id FROM approval WHERE id IN (:open) AND acts_for(:me, approver_id, offer_id IS NOT NULL, :today) ORDER BY (approver_id = :me) DESC, id LIMIT 1',
+            'SELECT id, approver_id FROM approval a WHERE id IN (:open) AND '.Delegations::decides('a').' ORDER BY (approver_id = :me) DESC, id LIMIT 1',
             ['open' => [] === $open ? [0] : $open, 'me' => $me, 'today' => $this->clock->now()->format('Y-m-d')],
         ) ?? throw Refused::because('nothing_to_decide');
         if ('agreed' !== $answer && '' === trim($note)) {
@@ -100,7 +101,7 @@ final readonly class Approvals
     {
         return $this->db->rows(
             "SELECT a.*, p.name AS approver, d.name AS decider, a.state = 'waiting' AND NOT EXISTS (SELECT 1 FROM approval b WHERE b.requisition_id = a.requisition_id AND b.offer_id IS NOT DISTINCT FROM a.offer_id AND b.state = 'waiting' AND b.rank < a.rank) AS is_next,
-                acts_for(:me, a.approver_id, a.offer_id IS NOT NULL, :today) AS mine
+                ".Delegations::decides('a')." AS mine
              FROM approval a JOIN account p ON p.id = a.approver_id LEFT JOIN account d ON d.id = a.decided_by WHERE a.requisition_id = :r AND a.offer_id IS NOT DISTINCT FROM :o AND a.state <> 'dropped' ORDER BY a.id",
             ['r' => $requisition, 'o' => $offer, 'me' => $me, 'today' => $this->clock->now()->format('Y-m-d')],
         );

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Jorvent\Accounts\Access;
 
+use Jorvent\Accounts\Delegations;
 use Jorvent\Accounts\Entity\Account;
 use Jorvent\Platform\Database\Db;
 use Psr\Clock\ClockInterface;
@@ -83,7 +84,7 @@ final class Access implements ResetInterface
         }
         // last, for they look into other tables and are asked only where nothing before them held; sets rather than a look for each row
         $conditions[] = "$requisition.id IN (SELECT tm.requisition_id FROM team_member tm WHERE tm.account_id = :me)";
-        $conditions[] = "$requisition.id IN (SELECT av.requisition_id FROM approval av WHERE acts_for(:me, av.approver_id, av.offer_id IS NOT NULL, :today))";
+        $conditions[] = "$requisition.id IN (SELECT av.requisition_id FROM approval av WHERE ".Delegations::decides('av').')';
 
         return ['('.implode(' OR ', $conditions).')', $parameters];
     }

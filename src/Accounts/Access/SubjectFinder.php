@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Jorvent\Accounts\Access;
 
+use Jorvent\Accounts\Delegations;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Web\Gate;
 use Psr\Clock\ClockInterface;
@@ -39,7 +40,7 @@ final readonly class SubjectFinder
         $row = $this->db->planned(
             "SELECT r.id, r.number, u.path, r.visibility, (SELECT d.path FROM org_unit d WHERE d.kind = 'department' AND starts_with(u.path, d.path) ORDER BY length(d.path) DESC LIMIT 1) AS department, r.requester_id = :me AS requester, coalesce(r.partner_id = :me, false) AS partner,
                 r.recruiter_id = :me OR t.parts @> ARRAY['recruiter'] AS recruiter, r.manager_id = :me OR t.parts @> ARRAY['manager'] AS manager, t.parts @> ARRAY['coordinator'] AS coordinator, t.parts @> ARRAY['observer'] AS observer,
-                EXISTS (SELECT 1 FROM approval a WHERE a.requisition_id = r.id AND a.state <> 'dropped' AND acts_for(:me, a.approver_id, a.offer_id IS NOT NULL, :today)) AS approver, EXISTS ($seat) OR t.parts @> ARRAY['interviewer'] AS interviewer
+                EXISTS (SELECT 1 FROM approval a WHERE a.requisition_id = r.id AND a.state <> 'dropped' AND ".Delegations::decides('a').") AS approver, EXISTS ($seat) OR t.parts @> ARRAY['interviewer'] AS interviewer
              FROM requisition r JOIN org_unit u ON u.id = r.unit_id CROSS JOIN LATERAL (SELECT coalesce(array_agg(part), ARRAY[]::text[]) AS parts FROM team_member m WHERE m.requisition_id = r.id AND m.account_id = :me) t WHERE ".self::OF[$of],
             ['id' => $id, 'me' => $me, 'today' => $this->clock->now()->format('Y-m-d')],
         )[0] ?? null;

@@ -77,7 +77,7 @@ final class Tokeniser
      */
     public function words(string $text): array
     {
-        if (false === preg_match_all(self::WORD, $text, $matches, \PREG_OFFSET_CAPTURE)) {
+        if (false === preg_match_all(self::expression($text), $text, $matches, \PREG_OFFSET_CAPTURE)) {
             return [];
         }
 
@@ -93,7 +93,7 @@ final class Tokeniser
     /** @return list<string> the words of a text as they are written */
     public function written(string $text): array
     {
-        return false === preg_match_all(1 === preg_match('/[^\x00-\x7F]/', $text) ? self::WORD : self::PLAIN, $text, $matches) ? [] : $matches[0];
+        return false === preg_match_all(self::expression($text), $text, $matches) ? [] : $matches[0];
     }
 
     /**
@@ -125,6 +125,11 @@ final class Tokeniser
     public function fold(string $word): string
     {
         return self::folded($word);
+    }
+
+    private static function expression(string $text): string
+    {
+        return 1 === preg_match('/[^\x00-\x7F]/', $text) ? self::WORD : self::PLAIN;
     }
 
     /** @return array{list<array{string, int}>, int, non-empty-list<non-empty-list<string>>} terms with their place in the word, how many places it takes, and how it is looked for */

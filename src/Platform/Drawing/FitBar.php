@@ -15,16 +15,18 @@ final class FitBar
     {
         // what counts for nothing takes no room
         $drawn = array_values(array_filter($parts, static fn (array $p): bool => $p['weight'] > 0));
-        /** @var array<string, string> $known a page has many bars, of the same parts */
+        /** @var array<string, array{list<array{float, float}>, array<string, string>}> $known a page has many bars of the same parts: where its segments lie, and those drawn */
         static $known = [];
-        if (\count($known) > 500) {
-            $known = [];
+        $weights = $width.' '.implode(' ', array_column($drawn, 'weight'));
+        if (!isset($known[$weights])) {
+            $known = [$weights => [self::segments($drawn, $width), []]] + \array_slice($known, 0, 20);
         }
         $inside = '';
-        foreach (self::segments($drawn, $width) as [$x, $w, $part]) {
-            $inside .= $known["$x $w $part[coverage]"] ??= self::segment($x, $w, $part['coverage']);
+        foreach ($known[$weights][0] as $i => [$x, $w]) {
+            $coverage = $drawn[$i]['coverage'];
+            $inside .= $known[$weights][1][$i.$coverage] ??= self::segment($x, $w, $coverage);
             if ($letters) {
-                $inside .= Svg::text($x + $w / 2, self::HEIGHT + 10, $part['letter'], 't-tick', 'middle');
+                $inside .= Svg::text($x + $w / 2, self::HEIGHT + 10, $drawn[$i]['letter'], 't-tick', 'middle');
             }
         }
 
@@ -43,11 +45,9 @@ final class FitBar
     }
 
     /**
-     * @template P of array{weight: int, ...}
+     * @param list<array{weight: int, ...}> $parts
      *
-     * @param list<P> $parts
-     *
-     * @return list<array{float, float, P}> left edge, width and part; widths and gaps together fill the bar
+     * @return list<array{float, float}> left edge and width of each; widths and gaps together fill the bar
      */
     public static function segments(array $parts, float $width): array
     {
@@ -57,7 +57,7 @@ final class FitBar
         $segments = [];
         foreach ($parts as $part) {
             $w = 0 === $weights ? 0.0 : $room * $part['weight'] / $weights;
-            $segments[] = [$x, $w, $part];
+            $segments[] = [$x, $w];
             $x += $w + self::GAP;
         }
 

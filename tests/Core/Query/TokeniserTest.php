@@ -49,6 +49,7 @@ final class TokeniserTest extends TestCase
             $text = implode('', array_map(static fn (): string => $parts[mt_rand(0, \count($parts) - 1)], range(1, mt_rand(1, 14))));
             // with a letter beyond them the other expression is used
             self::assertSame([...(new Tokeniser())->written($text), 'ø'], (new Tokeniser())->written($text.' ø'), $text);
+            self::assertSame([...(new Tokeniser())->words($text), ['ø', \strlen($text) + 1]], (new Tokeniser())->words($text.' ø'), $text);
         }
     }
 
