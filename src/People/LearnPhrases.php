@@ -6,12 +6,13 @@ namespace Jorvent\People;
 
 use Jorvent\Core\Query\Row;
 use Jorvent\Core\Query\Tokeniser;
+use Jorvent\People\Store\LearnedRuns;
 use Jorvent\People\Store\Runs;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Outbox\Periodic;
 use Psr\Clock\ClockInterface;
 
-/** Once a day: what open requisitions ask for and words that stand for one another are made ready to be searched for as phrases, so that the first who does need not wait while everyone is looked through. */
+/** Once a day: what open requisitions ask for and words that stand for one another are made ready to be searched for as phrases, so that the first who does need not wait while everyone is looked through. Phrases nobody asks for any more are forgotten. */
 final class LearnPhrases implements Periodic
 {
     /** Of a minute; the worker has mails to send. */
@@ -19,7 +20,7 @@ final class LearnPhrases implements Periodic
 
     private ?string $done = null;
 
-    public function __construct(private readonly Db $db, private readonly Runs $runs, private readonly ClockInterface $clock)
+    public function __construct(private readonly Db $db, private readonly Runs $runs, private readonly LearnedRuns $learned, private readonly ClockInterface $clock)
     {
     }
 
@@ -32,6 +33,7 @@ final class LearnPhrases implements Periodic
     {
         $today = $this->clock->now()->format('Y-m-d');
         if ($today !== $this->done && $this->runs->prepare($this->phrases(), self::SECONDS)) {
+            $this->learned->tidy();
             $this->done = $today;
         }
     }

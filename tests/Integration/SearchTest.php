@@ -157,7 +157,7 @@ final class SearchTest extends DatabaseTest
         $engine = function (?\Jorvent\People\Store\Segments $of): SearchCandidates {
             $leaves = new \Jorvent\People\Store\Leaves($this->get(\Doctrine\DBAL\Connection::class), new \Jorvent\Platform\Database\Plans(), $of);
 
-            return new SearchCandidates(new Sets($leaves, new \Jorvent\People\Store\Runs($this->db(), $leaves, $this->clock()), $this->db()), $this->get(SearchContext::class));
+            return new SearchCandidates(new Sets($leaves, $this->runs($leaves), $this->db()), $this->get(SearchContext::class));
         };
         [$whole, $low, $high] = [$engine(null), $engine(new \Jorvent\People\Store\Segments(0, 0)), $engine(new \Jorvent\People\Store\Segments(1, 4))];
         $random = new RandomPeople(93, $queries, new \DateTimeImmutable('2026-11-23'));
@@ -192,8 +192,9 @@ final class SearchTest extends DatabaseTest
     public function testWhatRequisitionsAskForIsMadeReady(): void
     {
         $leaves = $this->get(\Jorvent\People\Store\Leaves::class);
-        $runs = new \Jorvent\People\Store\Runs($this->db(), $leaves, $this->clock(), null, 5);
-        (new \Jorvent\People\LearnPhrases($this->db(), $runs, $this->clock()))->run();
+        $runs = $this->runs($leaves, 5);
+        $daily = fn (): \Jorvent\People\LearnPhrases => new \Jorvent\People\LearnPhrases($this->db(), $runs, $this->get(\Jorvent\People\Store\LearnedRuns::class), $this->clock());
+        $daily()->run();
         $learned = array_map(static fn ($r): string => $r->str('key'), $this->db()->rows('SELECT key FROM post_run WHERE ready ORDER BY key'));
         self::assertContains('x:planned maintenance', $learned);
         $documents = $this->get(Profiles::class)->between(0, 1 << 16);
@@ -209,6 +210,28 @@ final class SearchTest extends DatabaseTest
         self::assertSame($expected, $found);
         self::assertGreaterThan(5, \count($found));
         self::assertFalse($runs->prepare([new Row(['the', 'crew'])], -1.0), 'when it is late, others have their turn');
+
+        // a phrase of no requisition, for which nobody asks for a month
+        self::assertTrue($runs->prepare([new Row(['the', 'crew'])], 60.0));
+        $asked = $this->get(SearchCandidates::class)(new Search('"the crew"'))->ladder->total;
+        self::assertGreaterThan(5, $asked);
+        $kept = fn (): array => [$this->int("SELECT count(*) FROM post_run WHERE key = 'x:the crew'"), min(1, $this->int("SELECT count(*) FROM post WHERE key = 'x:the crew'")), $this->int("SELECT count(*) FROM post_run WHERE key = 'x:planned maintenance'")];
+        $daily()->run();
+        self::assertSame([1, 1, 1], $kept());
+        $this->db()->execute("UPDATE post_run SET used_on = used_on - 31 WHERE key IN ('x:the crew', 'x:planned maintenance')");
+        $daily()->run();
+        self::assertSame([0, 1, 1], $kept(), 'what a requisition asks for is asked for every day');
+        self::assertSame($asked, $this->get(SearchCandidates::class)(new Search('"the crew"'))->ladder->total);
+        $daily()->run();
+        self::assertSame([0, 0, 1], $kept());
+        self::assertSame($asked, $this->get(SearchCandidates::class)(new Search('"the crew"'))->ladder->total);
+    }
+
+    private function runs(\Jorvent\People\Store\Leaves $leaves, int $checked = 2_000): \Jorvent\People\Store\Runs
+    {
+        $texts = new \Jorvent\People\Store\Texts($this->db(), $leaves);
+
+        return new \Jorvent\People\Store\Runs($this->db(), $leaves, $texts, new \Jorvent\People\Store\LearnedRuns($this->db(), $leaves, $texts, $this->clock()), $checked);
     }
 
     public function testAnIndexedChangeIsSeenByTheNextSearch(): void

@@ -162,7 +162,8 @@ switch ($arguments[0] ?? '') {
         $leaves = $container->get(Jorvent\People\Store\Leaves::class);
         $clock = $container->get(Psr\Clock\ClockInterface::class);
         assert($leaves instanceof Jorvent\People\Store\Leaves && $clock instanceof Psr\Clock\ClockInterface);
-        $runs = new Jorvent\People\Store\Runs($db, $leaves, $clock, null, 0);
+        $texts = new Jorvent\People\Store\Texts($db, $leaves);
+        $runs = new Jorvent\People\Store\Runs($db, $leaves, $texts, new Jorvent\People\Store\LearnedRuns($db, $leaves, $texts, $clock), 0);
         $row = new Jorvent\Core\Query\Row(['lumpsucker', 'weever']);
         $key = Jorvent\People\Store\Runs::key($row);
         $rounds = $differ = $found = 0;
@@ -171,7 +172,7 @@ switch ($arguments[0] ?? '') {
             foreach ([0, 1] as $_) {
                 $db->execute('BEGIN ISOLATION LEVEL REPEATABLE READ READ ONLY');
                 $kept = Jorvent\People\Store\Bits::numbers('v', (string) hex2bin($db->row("SELECT string_agg(encode(data, 'hex'), '') AS d FROM post WHERE key = :k", ['k' => $key])?->strOrNull('d') ?? ''));
-                $says = array_map(static fn ($r): int => $r->int('id'), $db->rows('SELECT w.candidate_id AS id FROM candidate_words w, (VALUES (CAST(:w AS text), CAST(:l AS text), CAST(:p AS text))) r (plain, alike, pattern) WHERE '.Jorvent\People\Store\Runs::SAYS, ['w' => Jorvent\Core\Query\Written::plain($row), 'l' => Jorvent\Core\Query\Written::like($row), 'p' => Jorvent\Core\Query\Written::pattern($row)]));
+                $says = array_map(static fn ($r): int => $r->int('id'), $db->rows('SELECT w.candidate_id AS id FROM candidate_words w, (VALUES (CAST(:w AS text), CAST(:l AS text), CAST(:p AS text))) r (plain, alike, pattern) WHERE '.Jorvent\People\Store\Texts::SAYS, ['w' => Jorvent\Core\Query\Written::plain($row), 'l' => Jorvent\Core\Query\Written::like($row), 'p' => Jorvent\Core\Query\Written::pattern($row)]));
                 $db->execute('COMMIT');
                 sort($kept);
                 sort($says);

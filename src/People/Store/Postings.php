@@ -157,7 +157,7 @@ final readonly class Postings
     /** @return list<string> the keys someone stands under by what is kept of them, phrases and beginnings of words too; not those kept up by triggers */
     private function keys(int $candidate): array
     {
-        $row = $this->db->row("SELECT words, encode(told, 'base64') AS told, (SELECT json_agg(r.key) FROM post_run r WHERE ".Runs::SAYS.')::text AS runs FROM candidate_words w WHERE candidate_id = :id FOR UPDATE', ['id' => $candidate]);
+        $row = $this->db->row("SELECT words, encode(told, 'base64') AS told, (SELECT json_agg(r.key) FROM post_run r WHERE ".Texts::SAYS.')::text AS runs FROM candidate_words w WHERE candidate_id = :id FOR UPDATE', ['id' => $candidate]);
 
         return null === $row ? [] : [...Keys::words(new Document($row->str('words'))), ...Keys::facts(Told::unpack((string) base64_decode($row->str('told'), true))), ...$row->strings('runs')];
     }

@@ -17,10 +17,12 @@ use Jorvent\People\SearchForm;
 use Jorvent\People\SearchResult;
 use Jorvent\People\Store\Bits;
 use Jorvent\People\Store\FitValues;
+use Jorvent\People\Store\LearnedRuns;
 use Jorvent\People\Store\Leaves;
 use Jorvent\People\Store\Runs;
 use Jorvent\People\Store\Segments;
 use Jorvent\People\Store\Sets;
+use Jorvent\People\Store\Texts;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Plans;
 use Jorvent\Requisitions\Entity\Requisition;
@@ -111,7 +113,9 @@ final class PartsCommand extends Command
     {
         $leaves = new Leaves($this->connection, $this->plans, $segments);
 
-        return new SearchCandidates(new Sets($leaves, new Runs($this->db, $leaves, $this->clock), $this->db), $this->contexts);
+        $texts = new Texts($this->db, $leaves);
+
+        return new SearchCandidates(new Sets($leaves, new Runs($this->db, $leaves, $texts, new LearnedRuns($this->db, $leaves, $texts, $this->clock)), $this->db), $this->contexts);
     }
 
     /**
