@@ -32,10 +32,11 @@ final class Tokeniser
     private const ACCENTS = '/[\x{0300}-\x{036F}\x{0591}-\x{05C7}\x{0610}-\x{061A}\x{064B}-\x{065F}\x{0670}\x{FE00}-\x{FE0F}]+/u';
     private const UNSPACED = '/[\p{Han}\p{Hiragana}\p{Katakana}]/u';
     private const REMEMBERED = 40_000;
+    private const WHOLE = 80;
 
     /** @var array<array-key, array{list<array{string, int}>, int, non-empty-list<non-empty-list<string>>}> what a word came to, for words come back */
     private static array $known = [];
-    /** @var array<string, array<array-key, string>> its lines, by what stands before each term */
+    /** @var array<string, array<array-key, string>> its lines, by what stands before each term; of a field also those of short texts */
     private static array $lines = [];
 
     /**
@@ -61,13 +62,18 @@ final class Tokeniser
     /** A text as the lines of a Document: one for each place, with the words of that place between tabs. */
     public function lines(string $text, string $prefix = ''): string
     {
-        $lines = '';
         $known = &self::$lines[$prefix];
+        // titles, employers and skills come back as a whole
+        $whole = '' !== $prefix && \strlen($text) <= self::WHOLE;
+        if ($whole && isset($known[$text])) {
+            return $known[$text];
+        }
+        $lines = '';
         foreach ($this->written($text) as $word) {
             $lines .= $known[$word] ?? self::linesOf($word, $prefix);
         }
 
-        return $lines;
+        return $whole ? self::remember($prefix, $text, $lines) : $lines;
     }
 
     /**
@@ -147,9 +153,6 @@ final class Tokeniser
 
     private static function linesOf(string $word, string $prefix): string
     {
-        if (\count(self::$lines[$prefix] ?? []) >= self::REMEMBERED) {
-            self::$lines[$prefix] = [];
-        }
         [$terms, $width] = self::shape($word);
         $places = array_fill(0, $width, []);
         foreach ($terms as [$term, $at]) {
@@ -158,7 +161,16 @@ final class Tokeniser
             }
         }
 
-        return self::$lines[$prefix][$word] = implode('', array_map(static fn (array $at): string => implode("\t", array_unique($at))."\n", $places));
+        return self::remember($prefix, $word, implode('', array_map(static fn (array $at): string => implode("\t", array_unique($at))."\n", $places)));
+    }
+
+    private static function remember(string $prefix, string $text, string $lines): string
+    {
+        if (\count(self::$lines[$prefix] ?? []) >= self::REMEMBERED) {
+            self::$lines[$prefix] = [];
+        }
+
+        return self::$lines[$prefix][$text] = $lines;
     }
 
     /** @return array{list<array{string, int}>, int, non-empty-list<non-empty-list<string>>} */
