@@ -161,6 +161,14 @@
     if (location.search === about || !document.contains(form)) { show(results + location.search); }
   }
   document.addEventListener('click', (e) => {
+    if (e.target.closest('[data-teach]')) {
+      // the next of those whose verdict tells most, from where one is
+      const all = [...main.querySelectorAll('.res')];
+      const at = all.findIndex((row) => row.classList.contains('is-sel'));
+      const next = [...all.slice(at + 1), ...all.slice(0, at + 1)].find((row) => row.hasAttribute('data-teaches'));
+      next?.querySelector('[data-read]')?.click();
+      next?.scrollIntoView({ block: 'nearest' });
+    }
     if (e.target.closest('[data-ask-all]')) { main.querySelectorAll('form[data-ask]').forEach((form) => outside(form, 12)); }
   });
   const ask = () => show(results + '?' + sent());

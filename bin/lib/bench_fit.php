@@ -27,7 +27,7 @@ $now = 12 * 2026 + 10;
 // settings were chosen on seed 1; what is printed is of another. Tastes: as they are, and much alike, when there is little to learn
 foreach (['' => 3.0, '_even_tastes' => 1.0] as $of => $care) {
     $set = new Judged((int) (getenv('FIT_SEED') ?: 2), $care);
-    $sums = ['text' => [], 0 => [], 6 => [], 12 => [], 24 => []];
+    $sums = ['text' => [], 'in order' => [], 0 => [], 6 => [], 12 => [], 24 => []];
     for ($o = 0; $o < $openings; ++$o) {
         $opening = $set->opening(600);
         $people = $opening['people'];
@@ -47,10 +47,27 @@ foreach (['' => 3.0, '_even_tastes' => 1.0] as $of => $care) {
         $ndcg = static fn (array $ids): float => ndcg(array_map(static fn (mixed $i): int => $people[is_int($i) ? $i : 0]['worth'] ?? 0, array_values($ids)));
         $sums['text'][] = $ndcg(byText($opening, array_intersect_key($people, $held)));
         $sums[0][] = $ndcg(Ranking::of($prior, $held)->ids);
+        $verdict = static fn (int $i): array => ['values' => $values[$i], 'kept' => $people[$i]['kept']];
+        // judged in the order of the list, from its top
         $order = Ranking::of($prior, $read)->ids;
-        foreach ([6, 12, 24] as $n) {
-            $learned = Learning::from($prior, array_map(static fn (int $i): array => ['values' => $values[$i], 'kept' => $people[$i]['kept']], array_slice($order, 0, $n)));
-            $sums[$n][] = $ndcg(Ranking::of($learned->weights, $held)->ids);
+        $sums['in order'][] = $ndcg(Ranking::of(Learning::from($prior, array_map($verdict, array_slice($order, 0, 12)))->weights, $held)->ids);
+        // as the list asks for it: of its first page whoever is marked, and the page is of what was learned so far
+        $verdicts = [];
+        $left = $read;
+        $kept = [];
+        for ($n = 1; $n <= 24; ++$n) {
+            $page = array_slice(Ranking::of(Learning::from($prior, $verdicts)->weights, $left)->ids, 0, 25);
+            $open = array_diff($page, $kept);
+            $one = Learning::telling($prior, $verdicts, array_intersect_key($values, array_flip($open)), 1)[0] ?? $open[array_key_first($open) ?? 0] ?? 0;
+            $verdicts[] = $verdict((int) $one);
+            if ($people[$one]['kept']) {
+                $kept[] = $one;
+            } else {
+                unset($left[$one]);
+            }
+            if (isset($sums[$n])) {
+                $sums[$n][] = $ndcg(Ranking::of(Learning::from($prior, $verdicts)->weights, $held)->ids);
+            }
         }
     }
     $mean = static fn (array $of): float => array_sum($of) / max(1, count($of));
@@ -61,6 +78,7 @@ foreach (['' => 3.0, '_even_tastes' => 1.0] as $of => $care) {
     foreach ([6, 12, 24] as $n) {
         $say("gain_of_learning_$n$of", $mean($sums[$n]) - $mean($sums[0]), $openings);
     }
+    $say("gain_in_order_12$of", $mean($sums['in order']) - $mean($sums[0]), $openings);
 }
 
 /** @param list<int> $worths in the order of the ranking, of all people */

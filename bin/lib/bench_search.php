@@ -87,6 +87,10 @@ $run = static function (array $clients, string $path, array $asked) use ($base, 
 
     return $found;
 };
+if (1 === preg_match('/^(\d+) ([\d.]+)$/', (string) getenv('JORVENT_INDEX_BUILT'), $m)) {
+    $say('index_s', (float) $m[1], 's');
+    $say('index_stolen', 100 * (float) $m[2], '%');
+}
 $clients = array_map($sign, range(1, 8));
 $path = '/r/2201/sourcing/results';
 $cold = $run([$clients[0]], $path, $searches);
@@ -96,7 +100,9 @@ $found = [];
 foreach ([1 => '', 8 => '_8_clients'] as $n => $suffix) {
     $asked = array_merge(...array_fill(0, 1 === $n ? 4 : 12, $searches));
     shuffle($asked);
+    $before = processors();
     $found = $run(array_slice($clients, 0, $n), $path, $asked);
+    $say("page_stolen$suffix", 100 * stolen($before), '%');
     foreach (['count' => 'count', 'ladder' => 'ladder', 'fit' => 'fit', 'http' => 'page'] as $of => $name) {
         foreach (['p50' => .5, 'p95' => .95] as $p => $share) {
             $say("{$name}_{$p}_ms$suffix", percentile(array_column($found, $of), $share), 'ms', count($found));
@@ -116,6 +122,23 @@ foreach ([1 => '', 8 => '_8_clients'] as $n => $suffix) {
     $say("facets_p95_ms$suffix", percentile(array_column($facets, 'http'), .95), 'ms', count($facets));
 }
 $say('memory_peak_mb', percentile(array_column($found, 'memory'), 1.0), 'MB', count($found));
+
+/** @return array{int, int} ticks other guests of the host took of the processors, and ticks that were not idle */
+function processors(): array
+{
+    preg_match('/^cpu\s+(.*)$/m', (string) @file_get_contents('/proc/stat'), $m);
+    $ticks = array_map(intval(...), explode(' ', $m[1] ?? '')) + array_fill(0, 8, 0);
+
+    return [$ticks[7], $ticks[0] + $ticks[1] + $ticks[2] + $ticks[5] + $ticks[6] + $ticks[7]];
+}
+
+/** @param array{int, int} $before */
+function stolen(array $before): float
+{
+    $now = processors();
+
+    return ($now[0] - $before[0]) / max(1, $now[1] - $before[1]);
+}
 
 /** @param list<float> $values */
 function percentile(array $values, float $share): float

@@ -36,7 +36,9 @@ final readonly class FitOfCandidates
     {
         [$row, $measure, $prior] = $this->begun([$requisition])[$requisition->id];
 
-        return new Weighing($measure, $prior, self::learned($prior, null !== $row['learns'] && !$row->bool('learns') ? [] : $this->verdicts($requisition->id, $measure, $row->strOrNull('learns_from'))));
+        $verdicts = null !== $row['learns'] && !$row->bool('learns') ? null : $this->verdicts($requisition->id, $measure, $row->strOrNull('learns_from'));
+
+        return new Weighing($measure, $prior, self::learned($prior, $verdicts ?? []), $verdicts);
     }
 
     /**
@@ -147,9 +149,8 @@ final readonly class FitOfCandidates
         ) as $row) {
             $verdicts[$row->int('candidate_id')] = $row->bool('kept');
         }
-        $facts = \count($verdicts) < Learning::FEWEST ? [] : $this->values->facts(array_keys($verdicts));
         $told = [];
-        foreach ($facts as $id => $one) {
+        foreach ([] === $verdicts ? [] : $this->values->facts(array_keys($verdicts)) as $id => $one) {
             $told[] = ['values' => $measure->values($one), 'kept' => $verdicts[$id]];
         }
 

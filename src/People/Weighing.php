@@ -13,7 +13,8 @@ final readonly class Weighing
 {
     public Weights $weights;
 
-    public function __construct(public Measure $measure, public Weights $prior, public Learning $learning)
+    /** @param list<array{values: list<float|null>, kept: bool}>|null $verdicts what it may learn from; null where it does not learn */
+    public function __construct(public Measure $measure, public Weights $prior, public Learning $learning, public ?array $verdicts = null)
     {
         $this->weights = $learning->weights;
     }

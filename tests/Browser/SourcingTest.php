@@ -78,6 +78,25 @@ final class SourcingTest extends BrowserTest
         $staff->type('u')->sees('.is-said', 'back');
     }
 
+    public function testFitAsksForTheVerdictsThatTellItMost(): void
+    {
+        $staff = $this->browser()->signIn('solveig.aune@skerryline.example')->go('/r/2204/sourcing?q=');
+        $asked = static fn (): int => \count($staff->driver->findElements(WebDriverBy::cssSelector('.res[data-teaches]')));
+        $selected = static fn (): string => $staff->text('.res.is-sel .w6');
+        self::assertSame(3, $asked());
+        $staff->sees('.res[data-teaches]', 'tells most');
+        $staff->type('t')->sees('.res.is-sel[data-teaches]');
+        $first = $selected();
+        $staff->sees('#reader h2', $first);
+        $staff->type('t')->until(static fn (): bool => $first !== $selected(), 't did not go on');
+        $staff->sees('.res.is-sel[data-teaches]')->sees('#reader h2', $selected());
+        self::walkTo($staff, '#reader form [data-key=a]');
+        $second = $selected();
+        $staff->type('a')->sees('.is-said', 'set aside')->sees('#found s', $second);
+        self::assertSame(3, $asked(), 'the next is asked for');
+        $staff->type('u')->sees('.is-said', 'back');
+    }
+
     public function testMarksStayAndManyAreKeptAtOnce(): void
     {
         $staff = $this->browser()->signIn('solveig.aune@skerryline.example')->go('/r/2203/sourcing?q='.rawurlencode('diesel'));

@@ -209,6 +209,31 @@ final class FitTest extends TestCase
         self::assertSame(0.0, Learning::from($zero, [['values' => [.1, 1.0], 'kept' => true], ['values' => [.1, 1.0], 'kept' => true], ['values' => [.1, 0.0], 'kept' => false], ['values' => [.1, 0.0], 'kept' => false]])->weights->shares[1], 'what is to count for nothing never begins to');
     }
 
+    public function testThoseAreAskedAboutWhoseVerdictsTellMost(): void
+    {
+        $prior = Weights::of(new Wanted(['a', 'b', 'c'], []));
+        $people = ['middling' => [.5, .5, .5], 'first' => [1.0, .0, .5], 'her twin' => [1.0, .0, .5], 'against her' => [.0, 1.0, .5], 'and her twin' => [.0, 1.0, .5], 'third' => [.5, .5, .9], 'unknown' => [null, null, null]];
+        $asked = Learning::telling($prior, [], $people, 2);
+        self::assertContains($asked[0], ['first', 'her twin', 'against her', 'and her twin'], 'about whom opinions differ most');
+        self::assertSame('third', $asked[1], 'her twin would tell the same once more');
+        self::assertNotContains('unknown', Learning::telling($prior, [], $people, 5));
+
+        // that the first must matters and the second does not is known by now, so who differs in the third tells more
+        $verdicts = [];
+        for ($i = 0; $i < 40; ++$i) {
+            $verdicts[] = ['values' => [0 === $i % 2 ? .9 : .1, 0 === $i % 4 ? .9 : .1, .5], 'kept' => 0 === $i % 2];
+        }
+        self::assertSame('third', Learning::telling($prior, $verdicts, ['first' => [1.0, .5, .5], 'third' => [.5, .5, 1.0], 'middling' => [.3, .5, .2]], 1)[0]);
+    }
+
+    public function testNobodyIsAskedAboutWhereNothingCanBeTold(): void
+    {
+        $two = Weights::of(new Wanted(['a', 'b'], []));
+        self::assertSame([], Learning::telling($two, [], [[.5, .2], [.5, .2], [.5, .2]], 3), 'all alike');
+        self::assertSame([], Learning::telling($two, [], [], 3));
+        self::assertSame([], Learning::telling(Weights::shares([1.0]), [], [[.1], [.9]], 3), 'one part needs no weighing');
+    }
+
     /** @param list<Stint> $stints
      * @param list<string> $said */
     private static function person(array $stints, array $said = [], ?float $years = null, ?string $town = null, ?string $country = null, ?bool $moves = null, ?int $notice = null, ?\DateTimeImmutable $firstDay = null, ?int $expectsEuro = null): string

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Jorvent\People\Web;
 
 use Jorvent\Accounts\Entity\Account;
+use Jorvent\Core\Fit\Learning;
 use Jorvent\Core\Fit\Ranking;
 use Jorvent\Core\Query\Groups;
 use Jorvent\Core\Search\Kind;
@@ -40,6 +41,9 @@ use Jorvent\Requisitions\Entity\Requisition;
 final readonly class SourcingScreen
 {
     private const SHOWN = 25;
+    /** Verdicts after which nobody is asked for more, and how many people are marked at once. */
+    private const ENOUGH = 24;
+    private const TELLING = 3;
 
     public function __construct(private FitOfCandidates $fits, private SearchCandidates $search, private SearchReach $reach, private FoundPeople $people, private FoundPerson $one, private SearchRows $rows, private Profiles $profiles, private SavedSearches $saved, private SourcingPlaces $places, private Highlighter $highlighter, private ResumeBanks $resumeBanks, private AskOutside $outside, private BankViews $views, private KeepBlockers $blockers, private Letters $letters, private Turn $turn)
     {
@@ -71,6 +75,7 @@ final readonly class SourcingScreen
         [$from, $many] = 'reader' === $part && false !== $at ? [(int) $at, 1] : [($page - 1) * self::SHOWN, self::SHOWN];
         $shown = null === $ranking ? \array_slice($outside, $from, $many) : $this->people->own($requisition->id, $weighing, $ranking, \array_slice($ranking->ids, $from, $many));
         $person = array_values(array_filter($shown, static fn (array $one): bool => $one['ref'] === $open))[0] ?? $shown[0] ?? null;
+        $telling = 'own' === $source && 'reader' !== $part && $requisition->isApproved() ? self::telling($weighing, $shown) : [];
         $looked = $this->rows->looked($result->rows);
         // what was typed before what a criterion says, which the first line of most resumes says too
         $typed = $this->rows->looked($result->query->conjuncts());
@@ -86,7 +91,7 @@ final readonly class SourcingScreen
         ];
         $list = 'reader' === $part ? [] : [
             'groups' => Groups::of($result->query), 'banks' => $this->banks($answers), 'outside' => \count($outside), 'found' => $shown, 'cut' => 'outside' !== $source && \count($refs) >= FitOfCandidates::SCORED, 'pages' => $pages, 'aside' => $this->people->setAside($requisition->id),
-            'new' => $asked->new, 'learned' => $weighing->learning->verdicts, 'blank' => Kind::tryFrom($asked->add),
+            'new' => $asked->new, 'learned' => $weighing->learning->verdicts, 'telling' => $telling, 'blank' => Kind::tryFrom($asked->add),
         ];
 
         return $common + $list + ('list' === $part ? [] : $this->reader($requisition, $result, $person, $looked, $me));
@@ -105,6 +110,28 @@ final readonly class SourcingScreen
         $people = gmp_and(null === $fresh ? $people : gmp_and($people, $fresh), gmp_com($result->more[0]));
 
         return $this->fits->rank($weighing, $this->search->strongest($people, $weighing->measure->wanted, $weighing->weights, FitOfCandidates::SCORED));
+    }
+
+    /**
+     * Those of a page whose verdicts would tell most of the weights; none where nothing is learned, or enough is.
+     *
+     * @param list<Found> $shown
+     *
+     * @return list<string>
+     */
+    private static function telling(Weighing $weighing, array $shown): array
+    {
+        if (null === $weighing->verdicts || \count($weighing->verdicts) >= self::ENOUGH) {
+            return [];
+        }
+        $people = [];
+        foreach ($shown as $one) {
+            if (!$one['kept']) {
+                $people[$one['ref']] = array_map(static fn (array $p): ?float => \is_float($p['value'] ?? null) ? $p['value'] : null, $one['parts']);
+            }
+        }
+
+        return array_map(strval(...), Learning::telling($weighing->prior, $weighing->verdicts, $people, self::TELLING));
     }
 
     /** Only who is new in a saved search, when one comes from there. */

@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jorvent\Screening\Web;
+
+use Jorvent\Core\Screening\Question;
+use Jorvent\Platform\Drawing\DotPlot;
+use Jorvent\Platform\Drawing\WeightStrip;
+use Symfony\Contracts\Translation\TranslatorInterface;
+use Twig\Attribute\AsTwigFunction;
+
+/** Weights of questions and marks of answers, drawn. */
+final readonly class ScreeningTwig
+{
+    public function __construct(private TranslatorInterface $words)
+    {
+    }
+
+    /** @param list<Question> $questions */
+    #[AsTwigFunction('weight_strip', isSafe: ['html'])]
+    public function weightStrip(array $questions, ?Question $open): string
+    {
+        $fields = array_map(static fn ($q): array => ['name' => $q->text('en'), 'weight' => max(0, $q->weight), 'on' => $q->id === $open?->id], $questions);
+
+        return WeightStrip::draw($fields, implode(', ', array_map(static fn (array $f): string => $f['name'].' '.$f['weight'], $fields)));
+    }
+
+    /** @param list<int> $scores */
+    #[AsTwigFunction('score_dots', isSafe: ['html'])]
+    public function scoreDots(array $scores): string
+    {
+        return DotPlot::draw($scores, 0, 100, null, $this->words->trans('scores.label', ['%count%' => \count($scores), '%low%' => min([] === $scores ? [0] : $scores), '%high%' => max([] === $scores ? [0] : $scores)]));
+    }
+}
