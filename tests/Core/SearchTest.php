@@ -128,6 +128,28 @@ final class SearchTest extends TestCase
         }
     }
 
+    public function testNumbersOfManyAtOnceHaveTheSameKeys(): void
+    {
+        mt_srand(5);
+        $people = $expected = [];
+        foreach (range(0, 499) as $person) {
+            $value = mt_rand(-3, 300);
+            $people[Numbers::within($value, 8)] = ($people[Numbers::within($value, 8)] ?? '').pack('v', $person);
+            foreach (Numbers::keys('n', $value, 8) as $key) {
+                $expected[$key][] = $person;
+            }
+        }
+        $planes = array_map(static function (string $places): array {
+            $of = array_values((array) unpack('v*', $places));
+            sort($of);
+
+            return $of;
+        }, Numbers::planes('n', $people, 8));
+        self::assertEquals($expected, $planes);
+        self::assertCount(9, $planes);
+        self::assertSame(['n'], array_keys(Numbers::planes('n', [0 => 'ab'], 8)));
+    }
+
     public function testTheChanceOfAnAnswerIsLearnedAndCalibrated(): void
     {
         $day = new \DateTimeImmutable('2026-11-23');

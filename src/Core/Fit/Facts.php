@@ -32,6 +32,7 @@ final class Facts
     public const ONGOING = 0xFFFE;
     public const NO_EURO = 0xFFFFFFFF;
     private const VERSION = 1;
+    private const WHOLE = 80;
 
     public static function of(Profile $person): string
     {
@@ -76,14 +77,23 @@ final class Facts
         if ('' === $text) {
             return [];
         }
-        /** @var array<array-key, string> $known a word as it is written comes back again and again */
+        /** @var array<array-key, string> $known a word as it is written comes back again and again, and so do short texts */
         static $known = [];
         if (\count($known) > 40_000) {
             $known = [];
         }
         $hashes = '';
-        foreach ($tokeniser->written($text) as $word) {
-            $hashes .= $known[$word] ??= implode('', array_map(self::hash(...), $tokeniser->terms($word)));
+        // titles and skills come back as a whole
+        $whole = \strlen($text) <= self::WHOLE;
+        if ($whole && isset($known[$text])) {
+            $hashes = $known[$text];
+        } else {
+            foreach ($tokeniser->written($text) as $word) {
+                $hashes .= $known[$word] ??= implode('', array_map(self::hash(...), $tokeniser->terms($word)));
+            }
+            if ($whole) {
+                $known[$text] = $hashes;
+            }
         }
 
         return array_diff_key('' === $hashes ? [] : array_flip(str_split($hashes, 3)), $without);

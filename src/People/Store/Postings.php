@@ -8,6 +8,7 @@ use Doctrine\DBAL\Connection;
 use Jorvent\Core\Fit\Facts;
 use Jorvent\Core\Query\Document;
 use Jorvent\Core\Search\Index\Keys;
+use Jorvent\Core\Search\Index\Numbers;
 use Jorvent\Core\Search\Index\Told;
 use Jorvent\Core\Search\Profile;
 use Jorvent\Platform\Database\Db;
@@ -86,7 +87,7 @@ final readonly class Postings
      */
     public function segment(int $seg, iterable $profiles): int
     {
-        $words = $places = $rows = $fits = [];
+        $words = $numbers = $width = $places = $rows = $fits = [];
         $done = 0;
         // nothing here goes round in circles, and looking for what does takes an eighth of the time
         gc_disable();
@@ -100,11 +101,21 @@ final readonly class Postings
                     $words[$term] = $place;
                 }
             }
-            foreach (Keys::facts($profile) as $key) {
+            [$keys, $told] = Keys::told($profile);
+            foreach ($keys as $key) {
                 if (isset($places[$key])) {
                     $places[$key] .= $place;
                 } else {
                     $places[$key] = $place;
+                }
+            }
+            foreach ($told as $name => [$value, $bits]) {
+                $width[$name] = $bits;
+                $value = Numbers::within($value, $bits);
+                if (isset($numbers[$name][$value])) {
+                    $numbers[$name][$value] .= $place;
+                } else {
+                    $numbers[$name][$value] = $place;
                 }
             }
             $rows[] = $id."\t".strtr($profile->document->written, ['\\' => '\\\\', "\t" => '\t', "\n" => '\n'])."\t".'\\\\x'.bin2hex(Told::pack($profile));
@@ -123,7 +134,10 @@ final readonly class Postings
         foreach ($words as $term => $of) {
             $places[Keys::word((string) $term)] = $of;
         }
-        unset($words);
+        foreach ($numbers as $name => $of) {
+            $places += Numbers::planes($name, $of, $width[$name]);
+        }
+        unset($words, $numbers);
         ksort($places, \SORT_STRING);
         foreach ($places as $key => $of) {
             $data = Bits::kept($of);

@@ -42,12 +42,34 @@ final class Keys
     /** @return list<string> without the words, which come from the document */
     public static function facts(Profile $p): array
     {
-        $keys = [
-            'all', ...$p->read ? ['resume'] : [], 'ans:'.AnswerChance::history($p->asked, $p->answered),
-            ...null === $p->years ? [] : Numbers::keys('years', (int) $p->years, Numbers::BITS['years']),
-            ...null === $p->notice ? [] : Numbers::keys('notice', $p->notice, Numbers::BITS['notice']),
-            ...null === $p->expects || '' === $p->currency ? [] : ['cur:'.$p->currency, ...Numbers::keys('pay', $p->expects, Numbers::BITS['pay'])],
-        ];
+        [$keys, $numbers] = self::told($p);
+        foreach ($numbers as $name => [$value, $bits]) {
+            array_push($keys, ...Numbers::keys($name, $value, $bits));
+        }
+
+        return $keys;
+    }
+
+    /**
+     * The same with numbers as they are, for making keys of those of many people at once (Numbers::planes()).
+     *
+     * @return array{list<string>, array<string, array{int, int}>} keys, each once; numbers and how many bits they have, by name
+     */
+    public static function told(Profile $p): array
+    {
+        $keys = ['all', 'ans:'.AnswerChance::history($p->asked, $p->answered)];
+        $numbers = [];
+        if ($p->read) {
+            $keys[] = 'resume';
+        }
+        foreach (['years' => null === $p->years ? null : (int) $p->years, 'notice' => $p->notice, 'pay' => '' === $p->currency ? null : $p->expects] as $name => $value) {
+            if (null !== $value) {
+                $numbers[$name] = [$value, Numbers::BITS[$name]];
+            }
+        }
+        if (isset($numbers['pay'])) {
+            $keys[] = 'cur:'.$p->currency;
+        }
         foreach (['wants' => $p->expectsEuro, 'earns' => $p->earnsEuro] as $name => $euro) {
             if (null !== $euro) {
                 $keys[] = $name.':'.Market::column($euro);
@@ -55,7 +77,7 @@ final class Keys
         }
         foreach (['first' => $p->firstDay, 'active' => $p->active, 'considers' => $p->considers, 'written' => $p->written, 'barred' => $p->barredUntil] as $name => $day) {
             if (null !== $day) {
-                array_push($keys, ...Numbers::keys($name, Numbers::days($day), Numbers::BITS[$name]));
+                $numbers[$name] = [Numbers::days($day), Numbers::BITS[$name]];
             }
         }
         if (null !== $p->town && '' !== $p->town) {
@@ -73,13 +95,18 @@ final class Keys
             array_push($keys, 'lang', 'lang:'.$code.':'.$rank);
         }
         array_push($keys, ...[] === $p->pipelines ? [] : ['in:any'], ...array_map(static fn (string $n): string => 'in:'.$n, $p->pipelines), ...array_map(static fn (string $n): string => 'aside:'.$n, $p->setAside));
-        self::jobs($p->stints, $keys);
-        self::studies($p, $keys);
+        self::jobs($p->stints, $keys, $numbers);
+        self::studies($p, $keys, $numbers);
         foreach (\array_slice($p->licences, 0, Profile::LICENCES) as $i => $licence) {
-            array_push($keys, "c$i", ...self::phrases("c$i:n:", $licence->name), ...null === $licence->until ? ["c$i:open"] : Numbers::keys("c$i:u", Numbers::days($licence->until), Numbers::SLOT_BITS['u']));
+            array_push($keys, "c$i", ...self::phrases("c$i:n:", $licence->name));
+            if (null === $licence->until) {
+                $keys[] = "c$i:open";
+            } else {
+                $numbers["c$i:u"] = [Numbers::days($licence->until), Numbers::SLOT_BITS['u']];
+            }
         }
 
-        return array_values(array_unique($keys));
+        return [array_values(array_unique($keys)), $numbers];
     }
 
     /** @return list<string> */
@@ -147,10 +174,11 @@ final class Keys
     }
 
     /**
-     * @param list<Stint>  $stints
-     * @param list<string> $keys   added to
+     * @param list<Stint>                    $stints
+     * @param list<string>                   $keys    added to
+     * @param array<string, array{int, int}> $numbers added to
      */
-    private static function jobs(array $stints, array &$keys): void
+    private static function jobs(array $stints, array &$keys, array &$numbers): void
     {
         foreach ($stints as $i => $stint) {
             $slot = $i < Profile::STINTS ? "j$i:" : '';
@@ -170,13 +198,13 @@ final class Keys
             $from = $stint->from ?? $stint->to;
             $to = $stint->to ?? $stint->from;
             if (null !== $from) {
-                array_push($keys, ...Numbers::keys("j$i:f", $from - Numbers::MONTH_ZERO, Numbers::SLOT_BITS['f']));
+                $numbers["j$i:f"] = [$from - Numbers::MONTH_ZERO, Numbers::SLOT_BITS['f']];
             }
             if (null !== $to && !$stint->ongoing) {
-                array_push($keys, ...Numbers::keys("j$i:to", $to - Numbers::MONTH_ZERO, Numbers::SLOT_BITS['t']));
+                $numbers["j$i:to"] = [$to - Numbers::MONTH_ZERO, Numbers::SLOT_BITS['t']];
             }
             if (!$stint->ongoing && null !== $stint->from && null !== $stint->to) {
-                array_push($keys, ...Numbers::keys("j$i:l", max(0, $stint->to - $stint->from + 1), Numbers::SLOT_BITS['l']));
+                $numbers["j$i:l"] = [$stint->to - $stint->from + 1, Numbers::SLOT_BITS['l']];
             }
             if ($stint->ongoing && null !== $stint->from) {
                 $keys[] = "j$i:since";
@@ -201,29 +229,29 @@ final class Keys
         });
     }
 
-    /** @param list<string> $keys added to */
-    private static function studies(Profile $p, array &$keys): void
+    /**
+     * @param list<string>                   $keys    added to
+     * @param array<string, array{int, int}> $numbers added to
+     */
+    private static function studies(Profile $p, array &$keys, array &$numbers): void
     {
         if ([] !== $p->studies) {
             $keys[] = 'study';
         }
         foreach ($p->studies as $i => $study) {
             $rank = Kind::LEVELS[$study->level ?? ''] ?? 0;
-            $of = [...self::phrases('s:', $study->school), ...self::phrases('d:', $study->field), ...0 === $rank ? [] : ["v:$rank"], ...null === $study->mode ? [] : ['m:'.$study->mode], ...null === $study->ended ? [] : Numbers::keys('y', $study->ended - Numbers::YEAR_ZERO, Numbers::SLOT_BITS['y'])];
-            foreach ($of as $key) {
-                // a year's bits make sense within one study only
-                if (!str_starts_with($key, 'y')) {
-                    $keys[] = 'ed:'.$key;
-                }
-                if ($i < Profile::STUDIES) {
-                    $keys[] = "e$i:".$key;
-                }
+            foreach ([...self::phrases('s:', $study->school), ...self::phrases('d:', $study->field), ...0 === $rank ? [] : ["v:$rank"], ...null === $study->mode ? [] : ['m:'.$study->mode]] as $key) {
+                array_push($keys, 'ed:'.$key, ...$i < Profile::STUDIES ? ["e$i:".$key] : []);
             }
             if (null !== $study->ended) {
                 $keys[] = 'ed:year:'.$study->ended;
             }
             if ($i < Profile::STUDIES) {
                 $keys[] = "e$i";
+                // a year's bits make sense within one study only
+                if (null !== $study->ended) {
+                    $numbers["e$i:y"] = [$study->ended - Numbers::YEAR_ZERO, Numbers::SLOT_BITS['y']];
+                }
             }
         }
     }

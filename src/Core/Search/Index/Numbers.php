@@ -25,7 +25,7 @@ final class Numbers
     /** @return list<string> */
     public static function keys(string $name, int $value, int $bits): array
     {
-        $value = max(0, min((1 << $bits) - 1, $value));
+        $value = self::within($value, $bits);
         $keys = [$name];
         for ($i = 0; $value > 0; ++$i, $value >>= 1) {
             if (1 === ($value & 1)) {
@@ -34,6 +34,31 @@ final class Numbers
         }
 
         return $keys;
+    }
+
+    /**
+     * The same of many people at once.
+     *
+     * @param array<int, string> $people by value, as within(); each value's as one text
+     *
+     * @return array<string, string> by key
+     */
+    public static function planes(string $name, array $people, int $bits): array
+    {
+        $planes = [$name => implode('', $people)];
+        for ($i = 0; $i < $bits; ++$i) {
+            $of = implode('', array_filter($people, static fn (int $value): bool => 1 === ($value >> $i & 1), \ARRAY_FILTER_USE_KEY));
+            if ('' !== $of) {
+                $planes[$name.'.'.$i] = $of;
+            }
+        }
+
+        return $planes;
+    }
+
+    public static function within(int $value, int $bits): int
+    {
+        return max(0, min((1 << $bits) - 1, $value));
     }
 
     public static function atLeast(string $name, int $limit, int $bits): Expr
