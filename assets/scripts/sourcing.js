@@ -161,7 +161,8 @@
     if (location.search === about || !document.contains(form)) { show(results + location.search); }
   }
   document.addEventListener('click', (e) => {
-    if (e.target.closest('[data-teach]')) {
+    if (e.target.closest('[data-teach]') && !e.ctrlKey && !e.metaKey && !e.shiftKey) {
+      e.preventDefault();
       // the next of those whose verdict tells most, from where one is
       const all = [...main.querySelectorAll('.res')];
       const at = all.findIndex((row) => row.classList.contains('is-sel'));
