@@ -64,7 +64,14 @@
     if (where) { data.set('in', where); }
     return data;
   }
+  // an act under way is answered first, for what it says is said once; of what is asked meanwhile the last is asked after it
+  let act = null, waiting = 0;
   async function show(url, options = {}) {
+    const last = ++waiting;
+    if (act && options.method !== 'POST') {
+      await act;
+      if (last !== waiting) { return; }
+    }
     asking?.abort();
     const mine = asking = new AbortController();
     const here = ++count;
@@ -158,6 +165,7 @@
       const response = await fetch(form.action, { method: 'POST', body: data, headers: { 'HX-Request': 'true' } });
       if (response.status === 204 && response.headers.has('X-Pending') && tries > 0) { setTimeout(() => outside(form, tries - 1), 1200); return; }
     } catch { /* the page says what it knows */ }
+    await act;
     if (location.search === about || !document.contains(form)) { show(results + location.search); }
   }
   document.addEventListener('click', (e) => {
@@ -199,13 +207,15 @@
     if (e.target.matches('form[data-ask]')) { e.preventDefault(); outside(e.target, 12); return; }
     if (!e.target.matches('form[data-stay]') || e.submitter?.formMethod === 'get') { return; }
     e.preventDefault();
+    if (act) { return; }
     const to = e.submitter?.hasAttribute('formaction') ? e.submitter.formAction : e.target.action;
     const body = new FormData(e.target);
     // what was refused, or not answered, is still marked and still written
     const { id, dataset: { keptLetter } } = e.target;
     const before = [...marked];
     if (id === 'marked') { marked.clear(); }
-    show(to, { method: 'POST', body }).then((done) => {
+    act = show(to, { method: 'POST', body });
+    act.finally(() => { act = null; }).then((done) => {
       if (done && keptLetter) { sessionStorage.removeItem('letter-' + keptLetter); }
       if (!done && id === 'marked') { before.forEach(([ref, name]) => marked.set(ref, name)); showMarks(); }
     });

@@ -143,6 +143,22 @@ final class SourcingTest extends BrowserTest
         self::assertSame($staff->text('.res.is-sel .w6'), $staff->text('#reader h2'));
     }
 
+    public function testAnActIsSaidThoughAQuestionFollowsItAtOnce(): void
+    {
+        $staff = $this->browser()->signIn('solveig.aune@skerryline.example')->go('/r/2205/sourcing?q='.rawurlencode('SQL'));
+        self::walkTo($staff, '#reader form .btn-primary[data-key=y]');
+        $name = $staff->text('#reader h2');
+        $line = $staff->text('.jv-stations');
+        $staff->driver->executeScript('
+            document.querySelector("#reader form .btn-primary[data-key=y]").click();
+            document.querySelector("#reader form .btn-primary[data-key=y]").click();
+            const q = document.getElementById("q"); q.value = "SQL OR Python"; q.form.requestSubmit();');
+        $staff->sees('.is-said', $name.' is kept')->sees('.ladder', 'one of');
+        self::assertNotSame($line, $staff->text('.jv-stations'), 'the line above says it too');
+        self::assertSame([], $staff->driver->findElements(WebDriverBy::cssSelector('.is-refused')), 'a second press keeps nobody twice');
+        $staff->type('u')->sees('.is-said', 'back');
+    }
+
     public function testALetterBegunIsNotLostByWalking(): void
     {
         $staff = $this->browser()->signIn('solveig.aune@skerryline.example')->go('/r/2204/sourcing?q='.rawurlencode('hull'));
