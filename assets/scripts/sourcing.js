@@ -65,7 +65,7 @@
     return data;
   }
   // an act under way is answered first, for what it says is said once; of what is asked meanwhile the last is asked after it
-  let act = null, waiting = 0;
+  let act = null, waiting = 0, saidAt = -4000;
   async function show(url, options = {}) {
     const last = ++waiting;
     if (act && options.method !== 'POST') {
@@ -87,7 +87,16 @@
       const held = active && active.id && (main.contains(active) || active.hasAttribute('data-group')) && 'value' in active ? { id: active.id, value: active.value, at: active.type === 'text' ? active.selectionStart : null } : null;
       const open = opened();
       const page = new DOMParser().parseFromString(html, 'text/html');
-      for (const part of page.querySelectorAll('[hx-swap-oob]')) { part.removeAttribute('hx-swap-oob'); document.getElementById(part.id)?.replaceWith(part); }
+      for (const part of page.querySelectorAll('[hx-swap-oob]')) {
+        if (part.id === 'said') {
+          const says = part.querySelector('.jv-notice') !== null;
+          // a list that comes right after an act has nothing to say and takes no word of it away
+          if (!says && options.method !== 'POST' && performance.now() - saidAt < 4000) { continue; }
+          saidAt = says ? performance.now() : -4000;
+        }
+        part.removeAttribute('hx-swap-oob');
+        document.getElementById(part.id)?.replaceWith(part);
+      }
       for (const id of ['ladder', 'people']) { const part = page.getElementById(id); if (part) { document.getElementById(id)?.replaceWith(part); } }
       // the station of the process line says the same
       const pill = document.querySelector('.jv-stations a[aria-current] .jv-pill');
