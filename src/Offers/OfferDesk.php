@@ -13,6 +13,7 @@ use Jorvent\Core\Pay\OfferTerms;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Core\Workflow\ApplicationState;
 use Jorvent\Core\Workflow\ApprovalChain;
+use Jorvent\Core\Workflow\Decision;
 use Jorvent\Core\Workflow\Stage;
 use Jorvent\Messages\Mailing;
 use Jorvent\Offers\Entity\Offer;
@@ -80,18 +81,17 @@ final readonly class OfferDesk
         });
     }
 
-    /** @param 'agreed'|'sent_back'|'declined' $answer */
-    public function decide(int $id, int $approver, string $answer, string $note): void
+    public function decide(int $id, int $approver, Decision $answer, string $note): void
     {
         $this->db->transaction(function () use ($id, $approver, $answer, $note): void {
             [$offer, $requisition, $candidate] = $this->open($id);
             ['done' => $all, 'for' => $for] = $this->approvals->decide($requisition->id, $id, $approver, $answer, $note);
             match (true) {
                 $all => $offer->agree(),
-                'agreed' !== $answer => $offer->backToDraft(),
+                Decision::Agreed !== $answer => $offer->backToDraft(),
                 default => null,
             };
-            $this->log->record('offer.'.('agreed' === $answer ? 'agreed' : $answer), 'offer', $id, $requisition->id, $candidate, ['note' => $note], onBehalfOf: $for);
+            $this->log->record('offer.'.$answer->value, 'offer', $id, $requisition->id, $candidate, ['note' => $note], onBehalfOf: $for);
         });
     }
 

@@ -46,24 +46,24 @@ final readonly class SearchReach implements Mask
 
     public function hides(Account $account, int $candidate): bool
     {
-        return [] !== $this->hidden($account, $candidate);
+        return [] !== $this->hidden($account, [$candidate]);
     }
 
     /**
      * Colleagues who applied and people whose interest is confidential, whom a role alone does not open.
      *
-     * @param int|null $only whether they are among them; null for all
+     * @param list<int>|null $only whom of these; null for all
      *
      * @return list<int>
      */
-    public function hidden(Account $account, ?int $only = null): array
+    public function hidden(Account $account, ?array $only = null): array
     {
         [$visible, $parameters] = $this->access->visible($account, Permission::ReadPipeline);
 
         return $this->ids(
             "SELECT c.id FROM (SELECT id FROM candidate WHERE confidential UNION SELECT x.id FROM candidate x JOIN colleague g ON g.number = x.colleague JOIN application a ON a.candidate_id = x.id WHERE x.colleague IS NOT NULL AND a.state = 'active' AND (g.until IS NULL OR g.until >= :day)) c
-             WHERE NOT EXISTS (SELECT 1 FROM application p JOIN requisition r ON r.id = p.requisition_id JOIN org_unit u ON u.id = r.unit_id WHERE p.candidate_id = c.id AND $visible)".(null === $only ? '' : ' AND c.id = :only'),
-            $parameters + ['day' => $this->clock->now()->format('Y-m-d')] + (null === $only ? [] : ['only' => $only]),
+             WHERE NOT EXISTS (SELECT 1 FROM application p JOIN requisition r ON r.id = p.requisition_id JOIN org_unit u ON u.id = r.unit_id WHERE p.candidate_id = c.id AND $visible)".(null === $only ? '' : ' AND c.id = ANY (CAST(:only AS int[]))'),
+            $parameters + ['day' => $this->clock->now()->format('Y-m-d')] + (null === $only ? [] : ['only' => '{'.implode(',', $only).'}']),
         );
     }
 

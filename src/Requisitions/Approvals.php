@@ -8,6 +8,7 @@ use Jorvent\Accounts\Delegations;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Core\Workflow\ApprovalRound;
 use Jorvent\Core\Workflow\ApprovalStep;
+use Jorvent\Core\Workflow\Decision;
 use Jorvent\Messages\Mailing;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
@@ -72,12 +73,11 @@ final readonly class Approvals
     /**
      * Decides what waits for this person, or for someone this person stands in for.
      *
-     * @param 'agreed'|'sent_back'|'declined' $answer
-     * @param list<string>                    $fields marked when it is sent back
+     * @param list<string> $fields marked when it is sent back
      *
      * @return array{done: bool, for: int|null} whether all have agreed now, and whom the person stood in for
      */
-    public function decide(int $requisition, ?int $offer, int $me, string $answer, string $note, array $fields = []): array
+    public function decide(int $requisition, ?int $offer, int $me, Decision $answer, string $note, array $fields = []): array
     {
         $rows = $this->rows($requisition, $offer);
         $open = ApprovalRound::look($rows)['open'];
@@ -85,15 +85,15 @@ final readonly class Approvals
             'SELECT id, approver_id FROM approval a WHERE id IN (:open) AND '.Delegations::decides('a').' ORDER BY (approver_id = :me) DESC, id LIMIT 1',
             ['open' => [] === $open ? [0] : $open, 'me' => $me, 'today' => $this->clock->now()->format('Y-m-d')],
         ) ?? throw Refused::because('nothing_to_decide');
-        if ('agreed' !== $answer && '' === trim($note)) {
+        if (Decision::Agreed !== $answer && '' === trim($note)) {
             throw Refused::because('reason_missing', 'note');
         }
-        $this->db->execute('UPDATE approval SET state = :state, note = nullif(:note, \'\'), fields = :fields, decided_at = :now, decided_by = :me WHERE id = :id', ['state' => $answer, 'note' => trim($note), 'fields' => json_encode($fields, \JSON_THROW_ON_ERROR), 'now' => $this->clock->now(), 'me' => $me, 'id' => $mine->int('id')]);
-        if ('agreed' !== $answer) {
+        $this->db->execute('UPDATE approval SET state = :state, note = nullif(:note, \'\'), fields = :fields, decided_at = :now, decided_by = :me WHERE id = :id', ['state' => $answer->value, 'note' => trim($note), 'fields' => json_encode($fields, \JSON_THROW_ON_ERROR), 'now' => $this->clock->now(), 'me' => $me, 'id' => $mine->int('id')]);
+        if (Decision::Agreed !== $answer) {
             $this->drop($requisition, $offer);
         }
 
-        return ['done' => 'agreed' === $answer && $this->settle($requisition, $offer), 'for' => $mine->int('approver_id') === $me ? null : $mine->int('approver_id')];
+        return ['done' => Decision::Agreed === $answer && $this->settle($requisition, $offer), 'for' => $mine->int('approver_id') === $me ? null : $mine->int('approver_id')];
     }
 
     /** @return list<Record> in order, with names; is_next: asked now; mine: waits for this person, or for someone they stand in for */

@@ -7,6 +7,7 @@ namespace Jorvent\Requisitions;
 use Doctrine\DBAL\LockMode;
 use Doctrine\ORM\EntityManagerInterface;
 use Jorvent\Activity\ActivityLog;
+use Jorvent\Core\Workflow\Decision;
 use Jorvent\Pipeline\RateApplicants;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Requisitions\Entity\Requisition;
@@ -20,16 +21,15 @@ final readonly class DecideBrief
     }
 
     /**
-     * @param 'agreed'|'sent_back'|'declined' $answer
-     * @param list<string>                    $fields marked when it is sent back
+     * @param list<string> $fields marked when it is sent back
      */
-    public function __invoke(int $id, int $me, string $answer, string $note, array $fields = []): void
+    public function __invoke(int $id, int $me, Decision $answer, string $note, array $fields = []): void
     {
         $this->db->transaction(function () use ($id, $me, $answer, $note, $fields): void {
             $requisition = $this->entities->find(Requisition::class, $id, LockMode::PESSIMISTIC_WRITE) ?? throw new \LogicException('No such requisition.');
             ['done' => $all, 'for' => $for] = $this->approvals->decide($id, null, $me, $answer, $note, $fields);
             if (null !== $requisition->amendment()) {
-                if ($all || 'agreed' !== $answer) {
+                if ($all || Decision::Agreed !== $answer) {
                     $before = $requisition->version;
                     $requisition->closeAmendment($all, $this->clock->now());
                     if ($requisition->version !== $before) {
@@ -37,17 +37,17 @@ final readonly class DecideBrief
                         ($this->rate)($requisition);
                     }
                 }
-                $this->log->record('brief.amendment_'.$answer, 'requisition', $id, $id, change: ['note' => $note], onBehalfOf: $for);
+                $this->log->record('brief.amendment_'.$answer->value, 'requisition', $id, $id, change: ['note' => $note], onBehalfOf: $for);
 
                 return;
             }
             match (true) {
                 $all => $requisition->approve($this->clock->now()),
-                'sent_back' === $answer => $requisition->sendBack(),
-                'declined' === $answer => $requisition->decline(),
+                Decision::SentBack === $answer => $requisition->sendBack(),
+                Decision::Declined === $answer => $requisition->decline(),
                 default => null,
             };
-            $this->log->record('brief.'.$answer, 'requisition', $id, $id, change: ['note' => $note, 'version' => $requisition->version, 'fields' => $fields], onBehalfOf: $for);
+            $this->log->record('brief.'.$answer->value, 'requisition', $id, $id, change: ['note' => $note, 'version' => $requisition->version, 'fields' => $fields], onBehalfOf: $for);
         });
     }
 }

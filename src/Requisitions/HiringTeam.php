@@ -32,6 +32,9 @@ final readonly class HiringTeam
 
     public function remove(int $requisition, int $account, string $part): void
     {
+        if (!\in_array($part, self::PARTS, true)) {
+            throw Refused::because('missing', 'account');
+        }
         $this->db->transaction(function () use ($requisition, $account, $part): void {
             if (1 === $this->db->execute('DELETE FROM team_member WHERE requisition_id = :r AND account_id = :a AND part = :p', ['r' => $requisition, 'a' => $account, 'p' => $part])) {
                 $this->log->record('team.removed', 'account', $account, $requisition, change: ['part' => $part]);

@@ -253,7 +253,7 @@ final class AdvertsTest extends DatabaseTest
         $csv = $this->client->getInternalResponse()->getContent();
         self::assertMatchesRegularExpression('/Harbour Board, R-2201[^\n]*,250,/', $csv);
         $this->send('/r/2201/adverts/'.$id.'/history', '/r/2201/adverts/'.$id.'/paid', ['day' => '2026-01-07', 'amount' => '10', 'currency' => 'EUR', 'note' => 'tax']);
-        $this->send('/r/2201/adverts/'.$id.'/history', '/r/2201/adverts/'.$id.'/paid', ['strike' => (string) $this->int("SELECT id FROM spend WHERE note = 'tax'")]);
+        $this->send('/r/2201/adverts/'.$id.'/history', '/r/2201/adverts/'.$id.'/paid', ['payment' => (string) $this->int("SELECT id FROM spend WHERE note = 'tax'")]);
         self::assertSame(2, $this->int('SELECT count(*) FROM spend WHERE posting_id = :p', ['p' => $id]));
         $this->as('Callum Gauthier');
         self::assertSame(422, $upload("advert,day,amount,currency\n$code,2026-01-05,1,EUR\n"), 'not an advert of his');

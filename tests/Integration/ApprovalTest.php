@@ -8,6 +8,7 @@ use Jorvent\Accounts\Delegations;
 use Jorvent\Core\Messages\Template;
 use Jorvent\Core\Workflow\ApprovalCondition;
 use Jorvent\Core\Workflow\ApprovalRule;
+use Jorvent\Core\Workflow\Decision;
 use Jorvent\Core\Workflow\Post;
 use Jorvent\Pipeline\CallBack;
 use Jorvent\Requisitions\ApprovalQuestions;
@@ -43,14 +44,14 @@ final class ApprovalTest extends DatabaseTest
         $id = $this->asked();
         [$hanne, $torstein] = [$this->account('Hanne Solvik')->id, $this->as('Torstein Hauge')->id];
         $decide = $this->get(DecideBrief::class);
-        self::assertSame(['nothing_to_decide'], $this->refused(static fn () => $decide($id, $torstein, 'agreed', '')), 'not without a delegation');
+        self::assertSame(['nothing_to_decide'], $this->refused(static fn () => $decide($id, $torstein, Decision::Agreed, '')), 'not without a delegation');
         $today = $this->clock()->now()->setTime(0, 0);
         $delegations = $this->get(Delegations::class);
         $offers = $delegations->give($hanne, $torstein, 'offers', $today, $today->modify('+5 days'), 'Away', $hanne);
-        self::assertSame(['nothing_to_decide'], $this->refused(static fn () => $decide($id, $torstein, 'agreed', '')), 'not for another kind of thing');
+        self::assertSame(['nothing_to_decide'], $this->refused(static fn () => $decide($id, $torstein, Decision::Agreed, '')), 'not for another kind of thing');
         $delegations->end($offers, $hanne, false);
         $later = $delegations->give($hanne, $torstein, 'requisitions', $today->modify('+1 day'), $today->modify('+5 days'), 'Away', $hanne);
-        self::assertSame(['nothing_to_decide'], $this->refused(static fn () => $decide($id, $torstein, 'agreed', '')), 'not before its first day');
+        self::assertSame(['nothing_to_decide'], $this->refused(static fn () => $decide($id, $torstein, Decision::Agreed, '')), 'not before its first day');
         $delegations->end($later, $torstein, false);
         self::assertSame(['nothing_to_decide'], $this->refused(static fn () => $delegations->end($later, $torstein, false)));
         $delegations->give($hanne, $torstein, 'requisitions', $today, $today->modify('+5 days'), 'Away', $hanne);
@@ -58,7 +59,7 @@ final class ApprovalTest extends DatabaseTest
         self::assertSelectorTextContains('[data-walk]', 'for Hanne Solvik');
         $this->client->request('GET', '/r/'.$this->number($id).'/brief');
         self::assertSelectorTextContains('.decide', 'Your decision for Hanne Solvik');
-        $decide($id, $torstein, 'agreed', '');
+        $decide($id, $torstein, Decision::Agreed, '');
         self::assertSame('approved', $this->state($id));
         $row = $this->db()->row("SELECT approver_id, decided_by FROM approval WHERE requisition_id = :r AND state = 'agreed'", ['r' => $id]);
         self::assertSame([$hanne, $torstein], [$row?->int('approver_id'), $row?->int('decided_by')]);
@@ -96,12 +97,12 @@ final class ApprovalTest extends DatabaseTest
         $rows = $this->db()->rows("SELECT rank, approver_id, any_of FROM approval WHERE requisition_id = :r AND state = 'waiting' ORDER BY rank, id", ['r' => $id]);
         self::assertSame([[1, $this->account('Hanne Solvik')->id], [1, $isla], [1, $runa], [3, $piotr]], array_map(static fn ($r): array => [$r->int('rank'), $r->int('approver_id')], $rows));
         $decide = $this->get(DecideBrief::class);
-        self::assertSame(['nothing_to_decide'], $this->refused(static fn () => $decide($id, $piotr, 'agreed', '')), 'the board comes later');
-        $decide($id, $runa, 'agreed', '');
+        self::assertSame(['nothing_to_decide'], $this->refused(static fn () => $decide($id, $piotr, Decision::Agreed, '')), 'the board comes later');
+        $decide($id, $runa, Decision::Agreed, '');
         self::assertSame('dropped', $this->db()->row('SELECT state FROM approval WHERE requisition_id = :r AND approver_id = :a', ['r' => $id, 'a' => $isla])?->str('state'), 'one of the two was enough');
-        $decide($id, $this->account('Hanne Solvik')->id, 'agreed', '');
+        $decide($id, $this->account('Hanne Solvik')->id, Decision::Agreed, '');
         self::assertSame('asked', $this->state($id));
-        $decide($id, $piotr, 'agreed', '');
+        $decide($id, $piotr, Decision::Agreed, '');
         self::assertSame('approved', $this->state($id));
 
         // tried on the past before it counts
@@ -132,7 +133,7 @@ final class ApprovalTest extends DatabaseTest
         self::assertSame([['Hanne Solvik', 'positions_are_theirs'], ['Isla Farquhar', 'escalated']], array_map(static fn ($r): array => [$r->str('name'), $r->str('reason')], $rows));
         $run();
         self::assertSame(2, $this->int("SELECT count(*) FROM approval WHERE requisition_id = :r AND state = 'waiting'", ['r' => $id]), 'asked above only once');
-        $this->get(DecideBrief::class)($id, $this->account('Isla Farquhar')->id, 'agreed', '');
+        $this->get(DecideBrief::class)($id, $this->account('Isla Farquhar')->id, Decision::Agreed, '');
         self::assertSame('approved', $this->state($id), 'one of the two was enough');
     }
 
@@ -147,7 +148,7 @@ final class ApprovalTest extends DatabaseTest
         $this->client->request('GET', '/today');
         self::assertSelectorTextContains('[data-walk]', 'Hanne Solvik asks before deciding');
         $question = $this->int('SELECT max(id) FROM approval_question');
-        $this->send("/r/$number/brief", "/r/$number/brief/answer", ['question' => $question, 'answer' => 'Yes, from March.']);
+        $this->send("/r/$number/brief", "/r/$number/brief/answer", ['approval_question' => $question, 'answer' => 'Yes, from March.']);
         self::assertSame(['nothing_to_decide'], $this->refused(fn () => $this->get(ApprovalQuestions::class)->answer($id, $question, $hanne, 'again')));
         $this->as('Hanne Solvik');
         $this->client->request('GET', "/r/$number/brief");
@@ -164,7 +165,7 @@ final class ApprovalTest extends DatabaseTest
     {
         $id = $this->asked();
         $this->as('Solveig Aune');
-        $this->get(DecideBrief::class)($id, $this->account('Hanne Solvik')->id, 'agreed', '');
+        $this->get(DecideBrief::class)($id, $this->account('Hanne Solvik')->id, Decision::Agreed, '');
         $save = $this->get(SaveBriefHandler::class);
         $brief = $this->brief($id);
         $version = $this->int('SELECT version FROM requisition WHERE id = :id', ['id' => $id]);
@@ -173,7 +174,7 @@ final class ApprovalTest extends DatabaseTest
         self::assertTrue($saved->asksApproval);
         self::assertSame([1, '<p>Anew.</p>', 'approved'], [$this->brief($id)->positions, $this->brief($id)->description, $this->state($id)], 'what is free is kept, what asks waits, the opening stays');
         self::assertSame(['amendment_open'], $this->refused(fn () => $save(new SaveBrief($id, Brief::fromArray([...$this->brief($id)->toArray(), 'positions' => 4]), $saved->version))));
-        $this->get(DecideBrief::class)($id, $this->account('Hanne Solvik')->id, 'agreed', '');
+        $this->get(DecideBrief::class)($id, $this->account('Hanne Solvik')->id, Decision::Agreed, '');
         self::assertSame([3, 'approved'], [$this->brief($id)->positions, $this->state($id)]);
         self::assertSame(['requester field_closed'], $this->refused(fn () => $save(new SaveBrief($id, Brief::fromArray([...$this->brief($id)->toArray(), 'requester' => $this->account('Hanne Solvik')->id]), $this->int('SELECT version FROM requisition WHERE id = :id', ['id' => $id])))));
         // an admin may set another rule

@@ -12,6 +12,7 @@ use Jorvent\Careers\ConfirmAddress;
 use Jorvent\Core\Messages\Template;
 use Jorvent\Core\Pay\OfferTerms;
 use Jorvent\Core\Shared\Money;
+use Jorvent\Core\Workflow\Decision;
 use Jorvent\Core\Workflow\Stage;
 use Jorvent\Interviews\Arrange;
 use Jorvent\Offers\AnswerOffer;
@@ -46,13 +47,13 @@ final class UseCasesTest extends DatabaseTest
         $this->get(AskApproval::class)($id);
         $decide = $this->get(DecideBrief::class);
         [$hanne, $isla] = [$this->account('Hanne Solvik')->id, $this->account('Isla Farquhar')->id];
-        self::assertSame(['nothing_to_decide'], $this->refused(static fn () => $decide($id, $isla, 'agreed', '')), 'finance is asked second');
-        self::assertSame(['note reason_missing'], $this->refused(static fn () => $decide($id, $hanne, 'declined', ' ')));
-        $decide($id, $hanne, 'agreed', '');
+        self::assertSame(['nothing_to_decide'], $this->refused(static fn () => $decide($id, $isla, Decision::Agreed, '')), 'finance is asked second');
+        self::assertSame(['note reason_missing'], $this->refused(static fn () => $decide($id, $hanne, Decision::Declined, ' ')));
+        $decide($id, $hanne, Decision::Agreed, '');
         self::assertSame('asked', $this->state($id));
-        $decide($id, $isla, 'agreed', '');
+        $decide($id, $isla, Decision::Agreed, '');
         self::assertSame('approved', $this->state($id));
-        self::assertSame(['nothing_to_decide'], $this->refused(static fn () => $decide($id, $isla, 'agreed', '')));
+        self::assertSame(['nothing_to_decide'], $this->refused(static fn () => $decide($id, $isla, Decision::Agreed, '')));
     }
 
     public function testAStoppedApplicationNeitherMovesNorHearsBeforeANamedPersonLooked(): void
@@ -183,7 +184,7 @@ final class UseCasesTest extends DatabaseTest
         $offer = $desk->compose($id, $terms(700_000), $solveig);
         $desk->ask($offer);
         self::assertSame(['offer_not_agreed'], $this->refused(static fn () => $desk->send($offer)));
-        $desk->decide($offer, $this->account('Hanne Solvik')->id, 'agreed', '');
+        $desk->decide($offer, $this->account('Hanne Solvik')->id, Decision::Agreed, '');
         $desk->compose($id, $terms(710_000), $solveig);
         self::assertSame(['offer_not_agreed'], $this->refused(static fn () => $desk->send($offer)), 'a changed offer must be agreed anew');
         $desk->compose($id, $terms(690_000), $solveig);

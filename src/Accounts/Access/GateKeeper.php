@@ -17,7 +17,7 @@ use Symfony\Component\Security\Core\Exception\AccessDeniedException;
 #[AsEventListener(priority: 10)]
 final readonly class GateKeeper
 {
-    public function __construct(private Security $security, private SubjectFinder $subjects, private Mask $mask)
+    public function __construct(private Security $security, private SubjectFinder $subjects, private Mask $mask, private RequestIds $ids)
     {
     }
 
@@ -42,17 +42,26 @@ final readonly class GateKeeper
     private function ask(ControllerEvent $event, Gate $gate, Account $me): void
     {
         $subject = null;
-        $attributes = $event->getRequest()->attributes;
+        $request = $event->getRequest();
+        $attributes = $request->attributes;
         if (null !== $gate->of) {
-            $subject = $this->subjects->find($gate->of, $attributes->getInt($gate->of), $me->id) ?? throw new NotFoundHttpException();
+            $id = $attributes->getInt($gate->of);
+            $subject = $this->subjects->find($gate->of, $id, $me->id) ?? throw new NotFoundHttpException();
             $attributes->set('_subject', $subject);
             // whoever plays a part with them may read them; a role alone does not open who is hidden
-            if (Gate::CANDIDATE === $gate->of && [] === $subject->parts && $this->mask->hides($me, $attributes->getInt($gate->of))) {
-                throw new AccessDeniedException();
+            if (Gate::CANDIDATE === $gate->of && [] === $subject->parts && $this->mask->hides($me, $id)) {
+                throw new NotFoundHttpException();
             }
+        }
+        if (!$this->ids->belong($request, $subject)) {
+            throw new NotFoundHttpException();
         }
         if (!$this->security->isGranted($gate->permission->value, $subject)) {
             throw new AccessDeniedException();
+        }
+        // an admin keeps people's data in order, whoever is hidden from searches
+        if (Permission::Administer !== $gate->permission && !$this->ids->within($request, $me)) {
+            throw new NotFoundHttpException();
         }
     }
 }

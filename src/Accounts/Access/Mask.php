@@ -10,4 +10,11 @@ use Jorvent\Accounts\Entity\Account;
 interface Mask
 {
     public function hides(Account $account, int $candidate): bool;
+
+    /**
+     * @param list<int>|null $only whom of these; null for all
+     *
+     * @return list<int> those hidden from the account
+     */
+    public function hidden(Account $account, ?array $only = null): array;
 }

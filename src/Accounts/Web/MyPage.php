@@ -52,7 +52,7 @@ final class MyPage extends Page
         return $this->act(fn () => $this->delegations->give($this->me()->id, $input->int('to') ?? 0, $input->line('kind'), $input->day('from_day'), $input->day('to_day'), $input->line('reason'), $this->me()->id), 'deputy_given', 'me');
     }
 
-    #[Route('/me/deputy/{id}/end', name: 'deputy_end', requirements: ['id' => '\d+'], methods: ['POST'])]
+    #[Route('/me/deputy/{id}/end', name: 'deputy_end', requirements: ['id' => '\d{1,9}'], methods: ['POST'])]
     public function endDeputy(int $id): Response
     {
         return $this->act(fn () => $this->delegations->end($id, $this->me()->id, $this->isGranted('administer')), 'deputy_ended', 'me');

@@ -50,7 +50,7 @@ final class SignInPage extends Page
         ], new Response(status: null === $error ? 200 : 422));
     }
 
-    #[Route('/sign-in/as/{id}', name: 'sign_in_as', requirements: ['id' => '\d+'], methods: ['POST'])]
+    #[Route('/sign-in/as/{id}', name: 'sign_in_as', requirements: ['id' => '\d{1,9}'], methods: ['POST'])]
     public function as(int $id, EntityManagerInterface $entities, Security $security): Response
     {
         $account = $this->demo && null !== $this->db->row('SELECT 1 FROM account WHERE id = :id AND demo_rank IS NOT NULL', ['id' => $id]) ? $entities->find(Account::class, $id) : null;

@@ -48,7 +48,7 @@ final class StaffPage extends Page
         return $this->redirectToRoute('staff', ['open' => $id], Response::HTTP_SEE_OTHER);
     }
 
-    #[Route('/{account}/grant', name: 'staff_grant', requirements: ['account' => '\d+'], methods: ['POST'])]
+    #[Route('/{account}/grant', name: 'staff_grant', requirements: ['account' => '\d{1,9}'], methods: ['POST'])]
     public function grant(int $account, Request $request): Response
     {
         $input = Input::of($request);
@@ -56,13 +56,13 @@ final class StaffPage extends Page
         return $this->act(fn () => $this->staff->grant($account, $input->line('role'), $input->int('unit') ?? 0), 'granted', 'staff', ['open' => $account]);
     }
 
-    #[Route('/{account}/revoke/{grant}', name: 'staff_revoke', requirements: ['account' => '\d+', 'grant' => '\d+'], methods: ['POST'])]
+    #[Route('/{account}/revoke/{grant}', name: 'staff_revoke', requirements: ['account' => '\d{1,9}', 'grant' => '\d{1,9}'], methods: ['POST'])]
     public function revoke(int $account, int $grant): Response
     {
         return $this->act(fn () => $this->staff->revoke($grant, $this->me()->id), 'revoked', 'staff', ['open' => $account]);
     }
 
-    #[Route('/{account}/leave', name: 'staff_leave', requirements: ['account' => '\d+'], methods: ['POST'])]
+    #[Route('/{account}/leave', name: 'staff_leave', requirements: ['account' => '\d{1,9}'], methods: ['POST'])]
     public function leave(int $account, Request $request): Response
     {
         return $this->act(fn () => $this->staff->letGo($account, Input::of($request)->int('to'), $this->me()->id), 'let_go', 'staff', ['open' => $account]);

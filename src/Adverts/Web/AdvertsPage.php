@@ -82,18 +82,18 @@ final class AdvertsPage extends Page
 
     #[Gate(Permission::ManageAdverts, Gate::REQUISITION)]
     #[Route('/{posting}/{change}', name: 'advert_change', requirements: ['posting' => '\d{1,9}', 'change' => 'pause|resume|renew|withdraw|update|budget'], methods: ['POST'])]
-    public function change(int $number, int $posting, string $change, Request $request, AdvertDesk $desk, Subject $_subject): Response
+    public function change(int $number, int $posting, PostingChange $change, Request $request, AdvertDesk $desk, Subject $_subject): Response
     {
         $requisition = (int) $_subject->requisitionId;
 
         return $this->act(static fn () => match ($change) {
-            'pause' => $desk->pause($requisition, $posting),
-            'resume' => $desk->resume($requisition, $posting),
-            'renew' => $desk->renew($requisition, $posting, Input::of($request)->day('until')),
-            'update' => $desk->update($requisition, $posting),
-            'budget' => $desk->budget($requisition, $posting, '' === Input::of($request)->line('budget') ? null : Money::parse(Input::of($request)->line('budget'), Costs::CURRENCY) ?? throw Refused::because('budget_not_positive', 'budget')),
-            default => $desk->withdraw($requisition, $posting),
-        }, ['pause' => 'advert_paused', 'resume' => 'advert_resumed', 'renew' => 'advert_renewed', 'update' => 'advert_sent_anew', 'withdraw' => 'advert_withdrawn', 'budget' => 'advert_budget'][$change], 'adverts', ['number' => $number]);
+            PostingChange::Pause => $desk->pause($requisition, $posting),
+            PostingChange::Resume => $desk->resume($requisition, $posting),
+            PostingChange::Renew => $desk->renew($requisition, $posting, Input::of($request)->day('until')),
+            PostingChange::Update => $desk->update($requisition, $posting),
+            PostingChange::Budget => $desk->budget($requisition, $posting, '' === Input::of($request)->line('budget') ? null : Money::parse(Input::of($request)->line('budget'), Costs::CURRENCY) ?? throw Refused::because('budget_not_positive', 'budget')),
+            PostingChange::Withdraw => $desk->withdraw($requisition, $posting),
+        }, ['pause' => 'advert_paused', 'resume' => 'advert_resumed', 'renew' => 'advert_renewed', 'update' => 'advert_sent_anew', 'withdraw' => 'advert_withdrawn', 'budget' => 'advert_budget'][$change->value], 'adverts', ['number' => $number]);
     }
 
     #[Gate(Permission::ReadRequisition, Gate::REQUISITION)]

@@ -72,7 +72,7 @@ final class AnalysisPage extends Page
     {
         $input = Input::of($request);
         $requisition = (int) $_subject->requisitionId;
-        $entry = $input->int('strike');
+        $entry = $input->int('payment');
 
         return $this->act(
             fn () => null !== $entry ? $book->strike($requisition, $entry) : $book->enter($requisition, $posting, $input->day('day'), $input->line('amount'), $input->line('currency') ?: Costs::CURRENCY, $input->line('note'), $this->me()->id),

@@ -53,11 +53,12 @@ final class ApplyPage extends PublicPage
         if (!$request->isMethod('POST')) {
             return $this->publicPage($request, 'careers/apply_resume.html.twig', $view);
         }
+        $with = Input::of($request)->choice('file', YesNo::class, YesNo::Yes);
         try {
             if (!$limit->create((string) $request->getClientIp())->consume()->isAccepted()) {
                 throw Refused::because('too_many', 'resume');
             }
-            $file = 'no' === $request->request->getString('file') ? null : $upload->needed($request, 'resume');
+            $file = YesNo::No === $with ? null : $upload->needed($request, 'resume');
         } catch (Refused $refused) {
             return $this->publicPage($request, 'careers/apply_resume.html.twig', [...$view, 'errors' => Errors::of($refused->refusals)], 422);
         }
@@ -85,6 +86,7 @@ final class ApplyPage extends PublicPage
         [$fields, $answers] = Apply::split($draft);
         if ($request->isMethod('POST')) {
             $input = Input::of($request);
+            $then = $input->choice('then', FieldsAct::class, FieldsAct::Next);
             $typed = [];
             foreach (self::FIELDS as $name) {
                 $typed[$name] = $input->line($name);
@@ -95,7 +97,7 @@ final class ApplyPage extends PublicPage
             $this->drafts->save($key, $typed);
             [$draft] = $this->open($key);
             [$fields, $answers] = null === $draft ? [[], []] : Apply::split($draft);
-            if ('later' === $input->line('then')) {
+            if (FieldsAct::Later === $then) {
                 try {
                     if (!$limit->create('later '.$request->getClientIp())->consume()->isAccepted()) {
                         throw Refused::because('too_many', 'email');

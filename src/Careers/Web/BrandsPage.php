@@ -39,12 +39,13 @@ final class BrandsPage extends Page
     {
         $input = Input::of($request);
         $id = $input->int('brand_id');
+        $then = $input->choice('then', BrandAct::class, BrandAct::Save);
         try {
-            $to = match ($input->line('then')) {
-                'page' => ['brand' => (int) $id, 'page' => $this->brands->savePage((int) $id, $input->int('page_id'), mb_strtolower($input->line('slug')), $input->line('page_locale'), $input->line('title'), $input->text('body'), $input->int('version') ?? 0)],
-                'strike' => $this->strike((int) $id, $input->int('page_id') ?? 0),
-                'remove' => $this->remove((int) $id),
-                default => ['brand' => $this->brands->save($id, mb_strtolower($input->line('key')), $input->line('name'), self::texts($input), $input->line('contact'), new Colours($input->line('accent'), $input->line('deep'), $input->line('paper')), $input->has('chart'), $input->ints('units'), $this->logo($request), $input->has('without_logo'), $input->int('version') ?? 0)],
+            $to = match ($then) {
+                BrandAct::Page => ['brand' => (int) $id, 'page' => $this->brands->savePage((int) $id, $input->int('page_id'), mb_strtolower($input->line('slug')), $input->line('page_locale'), $input->line('title'), $input->text('body'), $input->int('version') ?? 0)],
+                BrandAct::Strike => $this->strike((int) $id, $input->int('page_id') ?? 0),
+                BrandAct::Remove => $this->remove((int) $id),
+                BrandAct::Save => ['brand' => $this->brands->save($id, mb_strtolower($input->line('key')), $input->line('name'), self::texts($input), $input->line('contact'), new Colours($input->line('accent'), $input->line('deep'), $input->line('paper')), $input->has('chart'), $input->ints('units'), $this->logo($request), $input->has('without_logo'), $input->int('version') ?? 0)],
             };
             $this->say('brand_saved');
         } catch (Refused $refused) {

@@ -83,7 +83,7 @@ final class CareersPage extends PublicPage
     {
         $via = preg_replace('/[^0-9a-f]/', '', Input::of($request)->line('via')) ?? '';
         $response = $this->redirectToRoute('opening', ['number' => $number] + ('' === $via ? [] : ['via' => $via]), Response::HTTP_SEE_OTHER);
-        $kept->change($request, $response, $number, 'no' !== Input::of($request)->line('keep'));
+        $kept->change($request, $response, $number, YesNo::Yes === Input::of($request)->choice('keep', YesNo::class, YesNo::Yes));
 
         return $response;
     }
@@ -94,7 +94,7 @@ final class CareersPage extends PublicPage
     {
         $via = preg_replace('/[^0-9a-f]/', '', Input::of($request)->line('via')) ?? '';
         $response = $this->redirectToRoute('opening', ['number' => $number] + ('' === $via ? [] : ['via' => $via]), Response::HTTP_SEE_OTHER);
-        $this->ways->answer($response, 'yes' === Input::of($request)->line('may'));
+        $this->ways->answer($response, YesNo::Yes === Input::of($request)->choice('may', YesNo::class));
 
         return $response;
     }

@@ -85,7 +85,10 @@ final class GuestPage extends PublicPage
         $input = Input::of($request);
         if ($request->isMethod('POST')) {
             try {
-                'decline' === $input->line('answer') ? $answer->decline($row->int('id'), $input->text('reason')) : $answer->sign($row->int('id'), $input->line('name'), $input->line('letter'), $request->getClientIp());
+                match ($input->choice('answer', OfferAnswer::class)) {
+                    OfferAnswer::Decline => $answer->decline($row->int('id'), $input->text('reason')),
+                    OfferAnswer::Sign => $answer->sign($row->int('id'), $input->line('name'), $input->line('letter'), $request->getClientIp()),
+                };
 
                 return $this->redirectToRoute('guest_offer', ['secret' => $secret], Response::HTTP_SEE_OTHER);
             } catch (Refused $refused) {
@@ -139,11 +142,11 @@ final class GuestPage extends PublicPage
         $errors = Errors::none();
         if ($request->isMethod('POST')) {
             try {
-                match ($request->request->getString('do')) {
-                    'file' => $add($row->int('candidate_id'), $row->int('requisition_id'), $upload->needed($request, 'resume')),
-                    'data' => $data->mail($row->int('candidate_id'), $row->int('requisition_id')),
-                    'forget' => $requests->ask($row->int('candidate_id'), 'forget', 'page', $row->int('requisition_id')),
-                    default => $this->db->transaction(static function () use ($applications, $visits, $log, $row): void {
+                match (Input::of($request)->choice('do', StatusAct::class)) {
+                    StatusAct::File => $add($row->int('candidate_id'), $row->int('requisition_id'), $upload->needed($request, 'resume')),
+                    StatusAct::Data => $data->mail($row->int('candidate_id'), $row->int('requisition_id')),
+                    StatusAct::Forget => $requests->ask($row->int('candidate_id'), 'forget', 'page', $row->int('requisition_id')),
+                    StatusAct::Withdraw => $this->db->transaction(static function () use ($applications, $visits, $log, $row): void {
                         $application = $applications->lock($row->int('id'));
                         $application->withdraw();
                         $visits->leave($application->id);
@@ -186,8 +189,12 @@ final class GuestPage extends PublicPage
         $errors = Errors::none();
         if ($request->isMethod('POST')) {
             try {
-                $said = 'keep' === $request->request->getString('do') ? 'kept' : 'erased';
-                'kept' === $said ? $retention->renew($link->subject) : $erase($link->subject, 'answered');
+                $answer = Input::of($request)->choice('do', KeepAnswer::class);
+                $said = KeepAnswer::Keep === $answer ? 'kept' : 'erased';
+                match ($answer) {
+                    KeepAnswer::Keep => $retention->renew($link->subject),
+                    KeepAnswer::Erase => $erase($link->subject, 'answered'),
+                };
                 $this->links->useUp($link);
             } catch (Refused $refused) {
                 [$said, $errors] = [null, Errors::of($refused->refusals)];

@@ -36,10 +36,10 @@ final class GuideSettingsPage extends Page
         $input = Input::of($request);
         $id = $input->int('answer_id');
         try {
-            match ($input->line('then')) {
-                'strike' => $this->guide->strike($id ?? 0),
-                'write' => $this->guide->write($id, $input->line('locale'), $input->line('question'), $input->text('answer')),
-                default => $this->guide->save($input->line('offered'), $input->line('contact'), $input->map('greeting'), $input->int('version') ?? 0),
+            match ($input->choice('then', GuideAct::class, GuideAct::Save)) {
+                GuideAct::Strike => $this->guide->strike($id ?? 0),
+                GuideAct::Write => $this->guide->write($id, $input->line('locale'), $input->line('question'), $input->text('answer')),
+                GuideAct::Save => $this->guide->save($input->line('offered'), $input->line('contact'), $input->map('greeting'), $input->int('version') ?? 0),
             };
             $this->say('guide_saved');
         } catch (Refused $refused) {

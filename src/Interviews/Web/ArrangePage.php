@@ -23,7 +23,7 @@ use Symfony\Component\Routing\Attribute\Route;
 
 /** Finding the hour: who, how long, and when all of them are free. */
 #[Gate(Permission::ArrangeInterviews, Gate::APPLICATION)]
-#[Route('/r/{number}/interviews/arrange/{application}', requirements: ['number' => '\d{1,9}', 'application' => '\d+'])]
+#[Route('/r/{number}/interviews/arrange/{application}', requirements: ['number' => '\d{1,9}', 'application' => '\d{1,9}'])]
 final class ArrangePage extends Page
 {
     private const DAYS_DRAWN = 3;

@@ -51,7 +51,7 @@ final class InterviewsPage extends Page
     }
 
     #[Gate(Permission::ArrangeInterviews, Gate::INTERVIEW)]
-    #[Route('/{interview}/cancel', name: 'interview_cancel', requirements: ['interview' => '\d+'], methods: ['POST'])]
+    #[Route('/{interview}/cancel', name: 'interview_cancel', requirements: ['interview' => '\d{1,9}'], methods: ['POST'])]
     public function cancel(int $number, int $interview, Cancel $cancel): Response
     {
         return $this->act(static fn () => $cancel($interview), 'interview_cancelled', 'interviews', ['number' => $number]);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Jorvent\Interviews\Web;
 
 use Jorvent\Accounts\Access\Permission;
+use Jorvent\Core\Scorecards\Recommendation;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Interviews\FileScorecard;
 use Jorvent\Platform\Database\Db;
@@ -21,7 +22,7 @@ use Symfony\Component\Routing\Attribute\Route;
 
 /** An interviewer's own card, beside the resume it is about. */
 #[Gate(Permission::FillScorecard, Gate::INTERVIEW)]
-#[Route('/interviews/{interview}/card', requirements: ['interview' => '\d+'])]
+#[Route('/interviews/{interview}/card', requirements: ['interview' => '\d{1,9}'])]
 final class ScorecardPage extends Page
 {
     public function __construct(private readonly Db $db, private readonly FileScorecard $file, private readonly ClockInterface $clock)
@@ -38,9 +39,10 @@ final class ScorecardPage extends Page
     public function submit(int $interview, Request $request): Response
     {
         $input = Input::of($request);
+        $submit = CardAct::Submit === $input->choice('then', CardAct::class);
         try {
-            $this->keep($interview, $input, 'submit' === $input->line('then'));
-            $this->say('submit' === $input->line('then') ? 'card_submitted' : 'card_kept');
+            $this->keep($interview, $input, $submit);
+            $this->say($submit ? 'card_submitted' : 'card_kept');
         } catch (Refused $refused) {
             return $this->page($interview, $input, Errors::of($refused->refusals));
         }
@@ -69,7 +71,8 @@ final class ScorecardPage extends Page
         foreach ($competencies as $i => $name) {
             $ratings[$name] = ['value' => 1 === preg_match('/^[1-5]$/', $value[$i] ?? '') ? (int) $value[$i] : null, 'evidence' => $evidence[$i] ?? ''];
         }
-        ($this->file)($interview, $this->me()->id, $ratings, $competencies, \in_array($input->line('recommendation'), ['yes', 'no', 'unsure'], true) ? $input->line('recommendation') : null, $input->text('summary'), $submit);
+        $recommendation = $input->has('recommendation') ? $input->choice('recommendation', Recommendation::class)->value : null;
+        ($this->file)($interview, $this->me()->id, $ratings, $competencies, $recommendation, $input->text('summary'), $submit);
     }
 
     private function page(int $interview, ?Input $typed, Errors $errors): Response

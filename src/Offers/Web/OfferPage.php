@@ -10,6 +10,7 @@ use Jorvent\Core\Pay\OfferTerms;
 use Jorvent\Core\Shared\Money;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Core\Workflow\ApprovalChain;
+use Jorvent\Core\Workflow\Decision;
 use Jorvent\Offers\Letter;
 use Jorvent\Offers\OfferDesk;
 use Jorvent\Platform\Database\Db;
@@ -22,6 +23,7 @@ use Jorvent\Platform\Web\Page;
 use Jorvent\Requisitions\Approvals;
 use Jorvent\Requisitions\Entity\Requisition;
 use Jorvent\Requisitions\RequisitionViews;
+use Jorvent\Requisitions\Web\Save;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -42,14 +44,15 @@ final class OfferPage extends Page
     }
 
     #[Gate(Permission::ComposeOffer, Gate::APPLICATION)]
-    #[Route('/r/{number}/offer/{application}', name: 'offer_compose', requirements: ['number' => '\d{1,9}', 'application' => '\d+'], methods: ['POST'])]
+    #[Route('/r/{number}/offer/{application}', name: 'offer_compose', requirements: ['number' => '\d{1,9}', 'application' => '\d{1,9}'], methods: ['POST'])]
     public function compose(int $number, int $application, Request $request, Letter $letter): Response
     {
         $input = Input::of($request);
+        $ask = Save::Ask === $input->choice('then', Save::class, Save::Keep);
         $currency = $this->requisition($number)->brief()->currency;
         try {
             $id = $this->desk->compose($application, new OfferTerms(Money::parse($input->line('base'), $currency), $input->day('first_day'), $input->day('answer_by')), $this->me()->id);
-            if ('ask' === $input->line('then')) {
+            if ($ask) {
                 $this->desk->ask($id);
                 $this->say('offer_asked');
             } else {
@@ -63,33 +66,31 @@ final class OfferPage extends Page
     }
 
     #[Gate(Permission::ComposeOffer, Gate::OFFER)]
-    #[Route('/r/{number}/offer/{offer}/send', name: 'offer_send', requirements: ['number' => '\d{1,9}', 'offer' => '\d+'], methods: ['POST'])]
+    #[Route('/r/{number}/offer/{offer}/send', name: 'offer_send', requirements: ['number' => '\d{1,9}', 'offer' => '\d{1,9}'], methods: ['POST'])]
     public function send(int $number, int $offer): Response
     {
         return $this->act(fn () => $this->desk->send($offer), 'offer_sent', 'offer', ['number' => $number, 'application' => $this->application($offer)]);
     }
 
     #[Gate(Permission::ComposeOffer, Gate::OFFER)]
-    #[Route('/r/{number}/offer/{offer}/withdraw', name: 'offer_withdraw', requirements: ['number' => '\d{1,9}', 'offer' => '\d+'], methods: ['POST'])]
+    #[Route('/r/{number}/offer/{offer}/withdraw', name: 'offer_withdraw', requirements: ['number' => '\d{1,9}', 'offer' => '\d{1,9}'], methods: ['POST'])]
     public function withdraw(int $number, int $offer): Response
     {
         return $this->act(fn () => $this->desk->withdraw($offer), 'offer_withdrawn', 'offer', ['number' => $number, 'application' => $this->application($offer)]);
     }
 
     #[Gate(Permission::Decide, Gate::OFFER)]
-    #[Route('/r/{number}/offer/{offer}/decide', name: 'offer_decide', requirements: ['number' => '\d{1,9}', 'offer' => '\d+'], methods: ['POST'])]
+    #[Route('/r/{number}/offer/{offer}/decide', name: 'offer_decide', requirements: ['number' => '\d{1,9}', 'offer' => '\d{1,9}'], methods: ['POST'])]
     public function decide(int $number, int $offer, Request $request): Response
     {
         $input = Input::of($request);
-        $answer = match ($input->line('answer')) {
-            'agreed' => 'agreed', 'declined' => 'declined', default => 'sent_back',
-        };
+        $answer = $input->choice('answer', Decision::class);
 
-        return $this->act(fn () => $this->desk->decide($offer, $this->me()->id, $answer, $input->text('note')), 'offer_'.$answer, 'offer', ['number' => $number, 'application' => $this->application($offer)]);
+        return $this->act(fn () => $this->desk->decide($offer, $this->me()->id, $answer, $input->text('note')), 'offer_'.$answer->value, 'offer', ['number' => $number, 'application' => $this->application($offer)]);
     }
 
     #[Gate(Permission::ReadOffer, Gate::OFFER)]
-    #[Route('/r/{number}/offer/{offer}/letter.pdf', name: 'offer_letter', requirements: ['number' => '\d{1,9}', 'offer' => '\d+'], methods: ['GET'])]
+    #[Route('/r/{number}/offer/{offer}/letter.pdf', name: 'offer_letter', requirements: ['number' => '\d{1,9}', 'offer' => '\d{1,9}'], methods: ['GET'])]
     public function letter(int $offer, Letter $letter, FileStore $files): Response
     {
         $hash = $this->db->row('SELECT letter_sha256 FROM offer WHERE id = :id', ['id' => $offer])?->strOrNull('letter_sha256');

@@ -43,7 +43,7 @@ final class DepartmentsPage extends Page
     }
 
     #[Gate(Permission::ReadRequisition, Gate::UNIT)]
-    #[Route('/{unit}', name: 'department', requirements: ['unit' => '\d+'], methods: ['GET'])]
+    #[Route('/{unit}', name: 'department', requirements: ['unit' => '\d{1,9}'], methods: ['GET'])]
     public function show(int $unit, RequisitionViews $views): Response
     {
         $row = $this->db->row("SELECT u.*, p.name AS parent, p.id AS above, (SELECT string_agg(a.name, ', ') FROM post_holder h JOIN account a ON a.id = h.account_id WHERE h.unit_id = u.id AND h.post = 'department_head') AS head FROM org_unit u LEFT JOIN org_unit p ON p.id = u.parent_id WHERE u.id = :id", ['id' => $unit]) ?? throw $this->createNotFoundException();

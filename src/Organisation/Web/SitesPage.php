@@ -35,7 +35,7 @@ final class SitesPage extends Page
     {
         $input = Input::of($request);
         $id = $input->int('site');
-        if ('remove' === $input->line('then') && null !== $id) {
+        if (WriteAct::Remove === $input->choice('then', WriteAct::class, WriteAct::Save) && null !== $id) {
             return $this->act(fn () => $this->sites->remove($id), 'site_removed', 'sites');
         }
         try {

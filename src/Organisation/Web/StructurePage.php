@@ -37,13 +37,13 @@ final class StructurePage extends Page
         return $this->redirectToRoute('structure', ['id' => $this->structures->inForceId()]);
     }
 
-    #[Route('/{id}', name: 'structure', requirements: ['id' => '\d+'], methods: ['GET'])]
+    #[Route('/{id}', name: 'structure', requirements: ['id' => '\d{1,9}'], methods: ['GET'])]
     public function show(int $id, Request $request): Response
     {
         return $this->page($id, self::whole($request, 'unit'), Errors::none(), null, $request->query->has('new'));
     }
 
-    #[Route('/{id}/draft', name: 'structure_draft', requirements: ['id' => '\d+'], methods: ['POST'])]
+    #[Route('/{id}/draft', name: 'structure_draft', requirements: ['id' => '\d{1,9}'], methods: ['POST'])]
     public function draft(int $id, Request $request): Response
     {
         try {
@@ -56,17 +56,18 @@ final class StructurePage extends Page
         return $this->redirectToRoute('structure', ['id' => $draft], Response::HTTP_SEE_OTHER);
     }
 
-    #[Route('/{id}/unit', name: 'structure_unit', requirements: ['id' => '\d+'], methods: ['POST'])]
+    #[Route('/{id}/unit', name: 'structure_unit', requirements: ['id' => '\d{1,9}'], methods: ['POST'])]
     public function unit(int $id, Request $request): Response
     {
         $input = Input::of($request);
         $unit = $input->int('unit') ?? 0;
+        $then = $input->choice('then', WriteAct::class, WriteAct::Save);
         try {
-            if ('remove' === $input->line('then')) {
+            if (WriteAct::Remove === $then) {
                 $this->structures->remove($id, $unit, $input->int('version'));
                 $unit = 0;
             } else {
-                $unit = $this->structures->save($id, new Unit($unit, $input->int('parent'), $input->line('code'), $input->line('name'), UnitKind::tryFrom($input->line('kind')) ?? UnitKind::Department, $input->day('valid_from'), $input->day('valid_to'), $input->has('retired'), $input->int('plan'), $input->int('place')), $input->int('version'));
+                $unit = $this->structures->save($id, new Unit($unit, $input->int('parent'), $input->line('code'), $input->line('name'), $input->choice('kind', UnitKind::class, UnitKind::Department), $input->day('valid_from'), $input->day('valid_to'), $input->has('retired'), $input->int('plan'), $input->int('place')), $input->int('version'));
             }
         } catch (Refused $refused) {
             return $this->page($id, $unit, Errors::of($refused->refusals), $input, 0 === $unit);
@@ -84,25 +85,25 @@ final class StructurePage extends Page
         return $this->act(fn () => $this->posts->fill($unit, $holders), 'posts_filled', 'structure', ['id' => $this->structures->inForceId(), 'unit' => $unit]);
     }
 
-    #[Route('/{id}/force', name: 'structure_force', requirements: ['id' => '\d+'], methods: ['POST'])]
+    #[Route('/{id}/force', name: 'structure_force', requirements: ['id' => '\d{1,9}'], methods: ['POST'])]
     public function force(int $id): Response
     {
         return $this->act(fn () => $this->structures->bringIntoForce($id), 'structure_in_force', 'structure', ['id' => $id]);
     }
 
-    #[Route('/{id}/discard', name: 'structure_discard', requirements: ['id' => '\d+'], methods: ['POST'])]
+    #[Route('/{id}/discard', name: 'structure_discard', requirements: ['id' => '\d{1,9}'], methods: ['POST'])]
     public function discard(int $id): Response
     {
         return $this->act(fn () => $this->structures->discard($id), 'structure_discarded', 'organisation');
     }
 
-    #[Route('/{id}.{format}', name: 'structure_export', requirements: ['id' => '\d+', 'format' => 'csv|xlsx'], methods: ['GET'])]
+    #[Route('/{id}.{format}', name: 'structure_export', requirements: ['id' => '\d{1,9}', 'format' => 'csv|xlsx'], methods: ['GET'])]
     public function export(int $id, string $format, StructureSheet $sheet): Response
     {
         return SheetWriter::response($format, 'organisation', StructureSheet::HEAD, $sheet->rows($this->structures->find($id)));
     }
 
-    #[Route('/{id}/import', name: 'structure_import', requirements: ['id' => '\d+'], methods: ['POST'])]
+    #[Route('/{id}/import', name: 'structure_import', requirements: ['id' => '\d{1,9}'], methods: ['POST'])]
     public function import(int $id, Request $request, StructureSheet $sheet): Response
     {
         $file = $request->files->get('file');

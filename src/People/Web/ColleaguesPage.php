@@ -36,7 +36,10 @@ final class ColleaguesPage extends Page
         $input = Input::of($request);
         $candidate = $input->int('candidate') ?? 0;
 
-        return $this->act(fn () => 'same' === $input->line('then') ? $this->colleagues->tie($candidate, $input->line('number')) : $this->colleagues->apart($candidate, $input->line('number')), null, 'colleagues');
+        return $this->act(fn () => match ($input->choice('then', ColleagueAnswer::class)) {
+            ColleagueAnswer::Same => $this->colleagues->tie($candidate, $input->line('number')),
+            ColleagueAnswer::Other => $this->colleagues->apart($candidate, $input->line('number')),
+        }, null, 'colleagues');
     }
 
     #[Route('/agreement', name: 'no_poach', methods: ['POST'])]

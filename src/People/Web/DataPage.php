@@ -9,6 +9,7 @@ use Jorvent\Core\Retention\Rules;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\People\DataRequests;
 use Jorvent\People\OwnData;
+use Jorvent\People\RequestWay;
 use Jorvent\People\Retention;
 use Jorvent\People\Tombstones;
 use Jorvent\Platform\Database\Db;
@@ -57,9 +58,10 @@ final class DataPage extends Page
     {
         $input = Input::of($request);
         $candidate = $input->int('candidate') ?? 0;
-        $way = \in_array($input->line('way'), DataRequests::WAYS, true) ? $input->line('way') : DataRequests::WAYS[0];
+        $way = $input->choice('way', RequestWay::class, RequestWay::Mail)->value;
+        $kind = $input->choice('kind', DataRequestKind::class);
         $person = $this->db->row('SELECT email FROM candidate WHERE id = :id AND erased_at IS NULL', ['id' => $candidate]) ?? throw $this->createNotFoundException();
-        if ('forget' === $input->line('kind')) {
+        if (DataRequestKind::Forget === $kind) {
             $this->requests->ask($candidate, 'forget', $way);
 
             return $this->redirectToRoute('person_forget', ['candidate' => $candidate], Response::HTTP_SEE_OTHER);

@@ -32,8 +32,13 @@ final class DictionaryPage extends Page
     public function decide(Request $request): Response
     {
         $input = Input::of($request);
-        $then = $input->line('then');
+        $then = $input->choice('then', TermAct::class);
 
-        return $this->act(fn () => 'anew' === $then ? $this->dictionary->readAnew() : $this->dictionary->decide($input->int('id') ?? 0, 'taken' === $then ? 'taken' : 'refused', $input->line('term'), $this->me()->id), 'anew' === $then ? 'reading_anew' : null, 'dictionary');
+        return $this->act(fn () => match ($then) {
+            TermAct::Anew => $this->dictionary->readAnew(),
+            TermAct::Taken, TermAct::Refused => $this->dictionary->decide(
+                $input->int('id') ?? 0, $then->value, $input->line('term'), $this->me()->id,
+            ),
+        }, TermAct::Anew === $then ? 'reading_anew' : null, 'dictionary');
     }
 }

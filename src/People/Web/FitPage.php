@@ -50,16 +50,16 @@ final class FitPage extends Page
     {
         $input = Input::of($request);
         $requisition = $this->requisition($number);
-        $then = $input->line('then');
+        $then = $input->choice('then', FitAct::class, FitAct::Weigh);
 
         return $this->act(fn () => match ($then) {
-            'forget' => $this->settings->forget($requisition),
-            'remember' => $this->settings->remember($requisition),
-            'stop' => $this->settings->learn($requisition, false),
-            'start' => $this->settings->learn($requisition, true),
-            'reset' => $this->settings->weigh($requisition, []),
-            default => $this->settings->weigh($requisition, $this->points($requisition, $input)),
-        }, 'fit_'.(\in_array($then, ['forget', 'remember', 'stop', 'start', 'reset'], true) ? $then : 'weighed'), 'fit', ['number' => $number]);
+            FitAct::Forget => $this->settings->forget($requisition),
+            FitAct::Remember => $this->settings->remember($requisition),
+            FitAct::Stop => $this->settings->learn($requisition, false),
+            FitAct::Start => $this->settings->learn($requisition, true),
+            FitAct::Reset => $this->settings->weigh($requisition, []),
+            FitAct::Weigh => $this->settings->weigh($requisition, $this->points($requisition, $input)),
+        }, 'fit_'.(FitAct::Weigh === $then ? 'weighed' : $then->value), 'fit', ['number' => $number]);
     }
 
     /** @return array<string, int> only what differs from how one begins */

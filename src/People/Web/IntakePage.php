@@ -107,17 +107,22 @@ final class IntakePage extends Page
     }
 
     #[Route('/{intake}/{step}', name: 'intake_act', requirements: ['intake' => '\d{1,9}', 'step' => 'cancel|again|same|other|hand|untie'], methods: ['POST'])]
-    public function step(int $intake, string $step, Request $request): Response
+    public function step(int $intake, IntakeStep $step, Request $request): Response
     {
         $this->own($intake);
         $input = Input::of($request);
         $file = $input->int('file') ?? 0;
-        if ('cancel' !== $step && !\in_array($file, array_map(static fn ($r): int => $r->int('id'), $this->intake->filesOf($intake, $this->me()->id)), true)) {
+        if (IntakeStep::Cancel !== $step && !\in_array($file, array_map(static fn ($r): int => $r->int('id'), $this->intake->filesOf($intake, $this->me()->id)), true)) {
             throw $this->createNotFoundException();
         }
         try {
             match ($step) {
-                'cancel' => $this->intake->cancel($intake), 'again' => $this->intake->again($file), 'same' => $this->intake->same($file, true), 'other' => $this->intake->same($file, false), 'untie' => $this->intake->untie($file, $this->me()->id), default => $this->intake->byHand($file, $input->line('name'), $input->line('email')),
+                IntakeStep::Cancel => $this->intake->cancel($intake),
+                IntakeStep::Again => $this->intake->again($file),
+                IntakeStep::Same => $this->intake->same($file, true),
+                IntakeStep::Other => $this->intake->same($file, false),
+                IntakeStep::Untie => $this->intake->untie($file, $this->me()->id),
+                IntakeStep::Hand => $this->intake->byHand($file, $input->line('name'), $input->line('email')),
             };
         } catch (Refused $refused) {
             return $this->page($intake, $file, Errors::of($refused->refusals), $input);

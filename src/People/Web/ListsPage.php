@@ -36,8 +36,11 @@ final class ListsPage extends Page
     public function open(Request $request): Response
     {
         $input = Input::of($request);
+        $shared = Whose::Shared === $input->choice('whose', Whose::class, Whose::Shared);
         try {
-            return $this->redirectToRoute('people_lists', ['list' => $this->lists->open($input->line('name'), 'own' !== $input->line('whose'), $this->me()->id)], Response::HTTP_SEE_OTHER);
+            $list = $this->lists->open($input->line('name'), $shared, $this->me()->id);
+
+            return $this->redirectToRoute('people_lists', ['list' => $list], Response::HTTP_SEE_OTHER);
         } catch (Refused $refused) {
             return $this->page(0, Errors::of($refused->refusals), $input);
         }

@@ -35,7 +35,7 @@ use Symfony\Component\Routing\Attribute\Route;
 #[Gate(Permission::ReadPerson, Gate::CANDIDATE)]
 final class PersonPage extends Page
 {
-    #[Route('/people/{candidate}', name: 'person', requirements: ['candidate' => '\d+'], methods: ['GET'])]
+    #[Route('/people/{candidate}', name: 'person', requirements: ['candidate' => '\d{1,9}'], methods: ['GET'])]
     public function show(int $candidate, Db $db, ActivityLog $log, SamePerson $same, Merge $merge, Retention $retention, Readings $readings, PersonRecord $record, Colleagues $colleagues, Access $access, Subject $_subject, ClockInterface $clock): Response
     {
         // old links lead to whom they were made one with
@@ -65,14 +65,14 @@ final class PersonPage extends Page
     }
 
     /** Which open requisitions they suit; asked for when someone looks there. */
-    #[Route('/people/{candidate}/openings', name: 'person_openings', requirements: ['candidate' => '\d+'], methods: ['GET'])]
+    #[Route('/people/{candidate}/openings', name: 'person_openings', requirements: ['candidate' => '\d{1,9}'], methods: ['GET'])]
     public function openings(int $candidate, SuitingOpenings $openings): Response
     {
         return $this->render('people/_openings.html.twig', ['openings' => array_map(static fn (array $o): array => FoundPeople::fit($o['fit']) + $o, $openings->of($candidate, $this->me())), 'candidate' => $candidate]);
     }
 
     /** What is known of them, to take along in open formats: JSON Resume and vCard (RFC 6350). */
-    #[Route('/people/{candidate}/resume.json', name: 'person_json', requirements: ['candidate' => '\d+'], methods: ['GET'])]
+    #[Route('/people/{candidate}/resume.json', name: 'person_json', requirements: ['candidate' => '\d{1,9}'], methods: ['GET'])]
     public function jsonResume(int $candidate, ResumeOut $out): Response
     {
         $json = $out->of($candidate) ?? throw $this->createNotFoundException();
@@ -80,7 +80,7 @@ final class PersonPage extends Page
         return new Response(json_encode($json, \JSON_THROW_ON_ERROR | \JSON_PRETTY_PRINT | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES), 200, ['Content-Type' => 'application/json; charset=utf-8', 'Content-Disposition' => 'attachment; filename="resume.json"']);
     }
 
-    #[Route('/people/{candidate}/contact.vcf', name: 'person_vcard', requirements: ['candidate' => '\d+'], methods: ['GET'])]
+    #[Route('/people/{candidate}/contact.vcf', name: 'person_vcard', requirements: ['candidate' => '\d{1,9}'], methods: ['GET'])]
     public function vcard(int $candidate, Db $db): Response
     {
         $person = $db->row('SELECT name, email, phone, city, headline FROM candidate WHERE id = :id', ['id' => $candidate]) ?? throw $this->createNotFoundException();
@@ -100,7 +100,7 @@ final class PersonPage extends Page
     }
 
     /** What is known of them in our layout; or without who it is, for fair review. */
-    #[Route('/people/{candidate}/{copy}.pdf', name: 'person_pdf', requirements: ['candidate' => '\d+', 'copy' => 'copy|blind'], methods: ['GET'])]
+    #[Route('/people/{candidate}/{copy}.pdf', name: 'person_pdf', requirements: ['candidate' => '\d{1,9}', 'copy' => 'copy|blind'], methods: ['GET'])]
     public function pdf(int $candidate, string $copy, Db $db, Readings $readings, Pdf $pdf, Sealer $sealer): Response
     {
         $person = $db->row('SELECT name, email, phone, city, country, headline, years FROM candidate WHERE id = :id AND erased_at IS NULL', ['id' => $candidate]) ?? throw $this->createNotFoundException();
@@ -116,7 +116,7 @@ final class PersonPage extends Page
     }
 
     /** The original as it came: offered to be saved, never with a type that a browser would run. */
-    #[Route('/people/{candidate}/resume/{resume}', name: 'original', requirements: ['candidate' => '\d+', 'resume' => '\d+'], methods: ['GET'])]
+    #[Route('/people/{candidate}/resume/{resume}', name: 'original', requirements: ['candidate' => '\d{1,9}', 'resume' => '\d{1,9}'], methods: ['GET'])]
     public function original(int $candidate, int $resume, Db $db, FileStore $files): Response
     {
         $row = $db->row('SELECT file_name, file_sha256, text FROM resume WHERE id = :r AND candidate_id = :c', ['r' => $resume, 'c' => $candidate]) ?? throw $this->createNotFoundException();

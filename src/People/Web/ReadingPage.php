@@ -9,6 +9,7 @@ use Jorvent\Accounts\Access\Permission;
 use Jorvent\Accounts\Access\Subject;
 use Jorvent\Core\Resume\Corrections;
 use Jorvent\Core\Shared\Refused;
+use Jorvent\People\ItemVerdict;
 use Jorvent\People\PageImages;
 use Jorvent\People\Readings;
 use Jorvent\Platform\Database\Db;
@@ -53,9 +54,9 @@ final class ReadingPage extends Page
         $input = Input::of($request);
         $item = $input->line('item');
         $this->resume($candidate, $resume);
+        $verdict = $input->choice('then', ItemVerdict::class)->value;
         try {
-            $verdict = $input->line('then');
-            $this->readings->correct($resume, $item, \in_array($verdict, ['changed', 'struck', 'back'], true) ? $verdict : 'confirmed', array_map(static fn (string $v): string => mb_substr(trim((string) preg_replace('/\s+/u', ' ', $v)), 0, 200), $input->map('is')), $this->me()->id);
+            $this->readings->correct($resume, $item, $verdict, array_map(static fn (string $v): string => mb_substr(trim((string) preg_replace('/\s+/u', ' ', $v)), 0, 200), $input->map('is')), $this->me()->id);
             $next = self::next($this->readings->of($resume)['items'], $item);
             $this->say('reading_kept');
 

@@ -32,18 +32,20 @@ final class RecordPage extends Page
     public function bar(int $candidate, Request $request, PersonRecord $record): Response
     {
         $input = Input::of($request);
-        if ('told' === $input->line('then')) {
-            return $this->act(static fn () => $record->toldThem($candidate), 'told', 'person', ['candidate' => $candidate]);
-        }
-        $lift = 'lift' === $input->line('then');
+        $then = $input->choice('then', BarAct::class, BarAct::Set);
+        $said = [BarAct::Told->value => 'told', BarAct::Lift->value => 'bar_lifted', BarAct::Set->value => 'barred'];
 
-        return $this->act(static fn () => $record->bar($candidate, $lift ? null : $input->day('until') ?? throw Refused::because('bar_day_wrong', 'until'), $input->line('note')), $lift ? 'bar_lifted' : 'barred', 'person', ['candidate' => $candidate]);
+        return $this->act(static fn () => match ($then) {
+            BarAct::Told => $record->toldThem($candidate),
+            BarAct::Lift => $record->bar($candidate, null, $input->line('note')),
+            BarAct::Set => $record->bar($candidate, $input->day('until') ?? throw Refused::because('bar_day_wrong', 'until'), $input->line('note')),
+        }, $said[$then->value], 'person', ['candidate' => $candidate]);
     }
 
     #[Route('/people/{candidate}/confidential', name: 'person_confidential', requirements: ['candidate' => '\d{1,9}'], methods: ['POST'])]
     public function confidential(int $candidate, Request $request, PersonRecord $record): Response
     {
-        $on = 'on' === Input::of($request)->line('then');
+        $on = Switched::On === Input::of($request)->choice('then', Switched::class);
 
         return $this->act(static fn () => $record->confide($candidate, $on), $on ? 'confidential_on' : 'confidential_off', 'person', ['candidate' => $candidate]);
     }
@@ -58,9 +60,10 @@ final class RecordPage extends Page
     public function told(int $candidate, Request $request, PersonRecord $record): Response
     {
         $input = Input::of($request);
-        $flag = static fn (string $name): ?bool => ['yes' => true, 'no' => false][$input->line($name)] ?? null;
+        $remote = $input->choice('remote', Told::class, Told::Unknown)->flag();
+        $moves = $input->choice('moves', Told::class, Told::Unknown)->flag();
 
-        return $this->act(static fn () => $record->told($candidate, preg_split('/[\s,;]+/', $input->line('permits'), -1, \PREG_SPLIT_NO_EMPTY) ?: [], $flag('remote'), $flag('moves'), '1' === $input->line('considers')), 'told_us', 'person', ['candidate' => $candidate]);
+        return $this->act(static fn () => $record->told($candidate, preg_split('/[\s,;]+/', $input->line('permits'), -1, \PREG_SPLIT_NO_EMPTY) ?: [], $remote, $moves, '1' === $input->line('considers')), 'told_us', 'person', ['candidate' => $candidate]);
     }
 
     #[Route('/people/{candidate}/lists', name: 'person_lists', requirements: ['candidate' => '\d{1,9}'], methods: ['POST'])]

@@ -40,14 +40,13 @@ final class SamePage extends Page
         }
         $errors = Errors::none();
         if ($request->isMethod('POST')) {
+            $answer = Input::of($request)->choice('then', SameAnswer::class);
             try {
-                if ('apart' === Input::of($request)->line('then')) {
-                    $this->merge->apart($candidate, $other, $this->me()->id);
-                    $this->say('kept_apart');
-                } else {
-                    ($this->merge)($candidate, $other, $this->me()->id);
-                    $this->say('joined');
-                }
+                match ($answer) {
+                    SameAnswer::Apart => $this->merge->apart($candidate, $other, $this->me()->id),
+                    SameAnswer::Join => ($this->merge)($candidate, $other, $this->me()->id),
+                };
+                $this->say(SameAnswer::Join === $answer ? 'joined' : 'kept_apart');
 
                 return $this->redirectToRoute('person', ['candidate' => $candidate], Response::HTTP_SEE_OTHER);
             } catch (Refused $refused) {

@@ -69,36 +69,36 @@ final class SavedSearchesPage extends Page
     }
 
     /** To another requisition one recruits for: there it is one's own, and runs for its people. */
-    #[Route('/{id}/copy', name: 'saved_search_copy', requirements: ['id' => '\d{1,9}'], methods: ['POST'])]
-    public function copy(int $number, int $id, Request $request, Subject $_subject, SubjectFinder $subjects): Response
+    #[Route('/{search}/copy', name: 'saved_search_copy', requirements: ['search' => '\d{1,9}'], methods: ['POST'])]
+    public function copy(int $number, int $search, Request $request, Subject $_subject, SubjectFinder $subjects): Response
     {
         $me = $this->me()->id;
         $to = Input::of($request)->int('to') ?? 0;
 
-        return $this->act(function () use ($id, $to, $me, $_subject, $subjects): void {
+        return $this->act(function () use ($search, $to, $me, $_subject, $subjects): void {
             $subject = $subjects->find(Gate::REQUISITION, $to, $me);
             if (null === $subject?->requisitionId || !$this->isGranted(Permission::Keep->value, $subject)) {
                 throw Refused::because('requisition_unknown', '', ['number' => (string) $to]);
             }
-            $row = $this->searches->one($id, (int) $_subject->requisitionId, $me);
+            $row = $this->searches->one($search, (int) $_subject->requisitionId, $me);
             $this->searches->save($subject->requisitionId, $me, $row->str('name'), SavedSearches::search($row), false);
         }, 'search_copied', 'saved_searches', ['number' => $number], ['%number%' => (string) $to]);
     }
 
-    #[Route('/{id}', name: 'saved_search_act', requirements: ['id' => '\d{1,9}'], methods: ['POST'])]
-    public function change(int $number, int $id, Request $request, Subject $_subject): Response
+    #[Route('/{search}', name: 'saved_search_act', requirements: ['search' => '\d{1,9}'], methods: ['POST'])]
+    public function change(int $number, int $search, Request $request, Subject $_subject): Response
     {
-        $then = Input::of($request)->line('then');
+        $then = Input::of($request)->choice('then', SearchAct::class)->value;
 
-        return $this->act(fn () => $this->searches->change($id, (int) $_subject->requisitionId, $this->me()->id, \in_array($then, ['share', 'own', 'tell', 'quiet', 'drop', 'looked'], true) ? $then : throw Refused::because('missing')), null, 'saved_searches', ['number' => $number]);
+        return $this->act(fn () => $this->searches->change($search, (int) $_subject->requisitionId, $this->me()->id, $then), null, 'saved_searches', ['number' => $number]);
     }
 
     /** As a file to take along; brought in again it is the same. */
-    #[Route('/{id}.json', name: 'saved_search_out', requirements: ['id' => '\d{1,9}'], methods: ['GET'])]
-    public function out(int $number, int $id, Subject $_subject): Response
+    #[Route('/{search}.json', name: 'saved_search_out', requirements: ['search' => '\d{1,9}'], methods: ['GET'])]
+    public function out(int $number, int $search, Subject $_subject): Response
     {
         try {
-            $row = $this->searches->one($id, (int) $_subject->requisitionId, $this->me()->id);
+            $row = $this->searches->one($search, (int) $_subject->requisitionId, $this->me()->id);
         } catch (Refused) {
             throw $this->createNotFoundException();
         }

@@ -64,12 +64,13 @@ final class PipelinePage extends Page
     {
         $input = Input::of($request);
         $ids = $input->ints('application');
+        $to = '' === $input->line('to') ? null : $input->choice('to', Stage::class);
 
-        return $this->act(function () use ($move, $_subject, $ids, $input): void {
+        return $this->act(function () use ($move, $_subject, $ids, $to): void {
             if ([] === $ids) {
                 throw Refused::because('nobody_marked');
             }
-            $count = $move((int) $_subject->requisitionId, $ids, Stage::tryFrom($input->line('to')), $this->me()->id);
+            $count = $move((int) $_subject->requisitionId, $ids, $to, $this->me()->id);
             $this->say('moved', ['%count%' => $count]);
         }, null, 'pipeline', ['number' => $number, 'application' => $ids[0] ?? null]);
     }
@@ -115,11 +116,11 @@ final class PipelinePage extends Page
     }
 
     #[Gate(Permission::CloseOut, Gate::APPLICATION)]
-    #[Route('/{application}/knock-out', name: 'knock_out', requirements: ['application' => '\d+'], methods: ['POST'])]
+    #[Route('/{application}/knock-out', name: 'knock_out', requirements: ['application' => '\d{1,9}'], methods: ['POST'])]
     public function knockOut(int $number, int $application, Request $request, DecideKnockOut $decide): Response
     {
         $input = Input::of($request);
-        $confirm = 'confirm' === $input->line('answer');
+        $confirm = KnockOutAnswer::Confirm === $input->choice('answer', KnockOutAnswer::class);
 
         return $this->act(fn () => $decide($application, $confirm, $input->text('reason'), $this->me()->id), $confirm ? 'knock_out_confirmed' : 'knock_out_overruled', 'pipeline', ['number' => $number, 'application' => $application]);
     }

@@ -38,7 +38,7 @@ final class ReviewPage extends PublicPage
     }
 
     #[Gate(Permission::CloseOut, Gate::REQUISITION)]
-    #[Route('/r/{number}/pipeline/share/{shortlist}/revoke', name: 'shortlist_revoke', requirements: ['number' => '\d{1,9}', 'shortlist' => '\d+'], methods: ['POST'])]
+    #[Route('/r/{number}/pipeline/share/{shortlist}/revoke', name: 'shortlist_revoke', requirements: ['number' => '\d{1,9}', 'shortlist' => '\d{1,9}'], methods: ['POST'])]
     public function revoke(int $number, int $shortlist, Subject $_subject): Response
     {
         return $this->act(fn () => $this->shortlists->revoke((int) $_subject->requisitionId, $shortlist), 'shortlist_revoked', 'pipeline', ['number' => $number]);

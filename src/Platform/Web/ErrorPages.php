@@ -42,6 +42,7 @@ final readonly class ErrorPages
         }
         $page = match (true) {
             'csrf' === $e->getMessage() => 'expired',
+            400 === $status => 'bad_request',
             403 === $status => 'forbidden',
             404 === $status, 405 === $status => 'not_found',
             410 === $status => 'gone',

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Jorvent\Platform\Web;
 
 use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpKernel\Exception\BadRequestHttpException;
 
 /** What a form sent, read by type: text is trimmed, scrubbed of broken bytes and cut at a limit. */
 final readonly class Input
@@ -42,6 +43,28 @@ final readonly class Input
         $value = $this->line($name);
 
         return 1 === preg_match('/^-?\d{1,9}$/', $value) ? (int) $value : null;
+    }
+
+    /**
+     * One of the words a form may send. Anything else is a bad request: never taken for one of them.
+     *
+     * @template T of \BackedEnum
+     *
+     * @param class-string<T> $of
+     * @param T|null          $absent what it means when nothing is sent; without it something must be
+     *
+     * @return T
+     *
+     * @throws BadRequestHttpException
+     */
+    public function choice(string $name, string $of, ?\BackedEnum $absent = null): \BackedEnum
+    {
+        $sent = $this->fields[$name] ?? '';
+        if ('' === $sent && null !== $absent) {
+            return $absent;
+        }
+
+        return (\is_string($sent) ? $of::tryFrom($sent) : null) ?? throw new BadRequestHttpException('choice');
     }
 
     /** A day as a date field sends it, at midnight UTC; null when it is none. */

@@ -47,11 +47,12 @@ final class ApprovalRulesPage extends Page
     {
         $input = Input::of($request);
         $rule = $this->rule($input);
-        if ('try' === $input->line('then')) {
+        $then = $input->choice('then', RuleAct::class, RuleAct::Keep);
+        if (RuleAct::Try === $then) {
             return $this->page($rule, Errors::none(), $this->dryRun($rule));
         }
         try {
-            'retire' === $input->line('then') ? $this->rules->retire($rule->id) : $this->rules->save($rule);
+            RuleAct::Retire === $then ? $this->rules->retire($rule->id) : $this->rules->save($rule);
             $this->say('rule_saved');
         } catch (Refused $refused) {
             return $this->page($rule, Errors::of($refused->refusals), null);
@@ -85,7 +86,7 @@ final class ApprovalRulesPage extends Page
             }
         }
 
-        return new ApprovalRule($input->int('rule') ?? 0, $input->line('name'), $input->int('rank') ?? 1, $conditions, 'any' !== $input->line('clauses'), array_values(array_filter(array_map(static fn (string $p): ?Post => Post::tryFrom($p), array_values($input->map('posts'))))), 'any' === $input->line('of'));
+        return new ApprovalRule($input->int('rule') ?? 0, $input->line('name'), $input->int('rank') ?? 1, $conditions, HowMany::All === $input->choice('clauses', HowMany::class, HowMany::All), array_values(array_filter(array_map(static fn (string $p): ?Post => Post::tryFrom($p), array_values($input->map('posts'))))), HowMany::Any === $input->choice('of', HowMany::class, HowMany::All));
     }
 
     /** @return array{past: int, before: array<string, int>, after: array<string, int>} how many of the past requisitions would have gone to each post, as the rules stand and with this one */

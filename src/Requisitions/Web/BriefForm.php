@@ -37,7 +37,7 @@ final class BriefForm
             $input->has('description') ? $this->text->clean($input->text('description')) : $old->description, $this->choice('employment', Brief::EMPLOYMENTS, $old->employment) ?? $old->employment, $this->choice('internalTitle', $this->choices->titles(), $old->internalTitle), $this->known('costCentre', $old->costCentre), $this->choice('country', array_keys($this->choices->countries()), $old->country),
             $this->known('family', $old->family), $this->known('partner', $old->partner), \in_array($input->line('employment'), ['fixed_term', 'seasonal', 'apprentice'], true) || $input->has('months') && '' !== $input->line('months') ? $this->number('months') : null, $this->choice('remote', Brief::REMOTE, $old->remote) ?? $old->remote,
             $this->number('yearsTo'), $this->choice('education', Brief::EDUCATION, $old->education), $this->choice('industry', Brief::INDUSTRIES, $old->industry), $input->lines('benefits'),
-            new PayTerms(Frequency::tryFrom($input->line('frequency')) ?? $old->pay->frequency, $input->int('pays') ?? $old->pay->pays, $hours, $input->int('share') ?? $old->pay->share), $this->choice('visibility', Brief::VISIBILITY, $old->visibility) ?? $old->visibility,
+            new PayTerms($this->input->choice('frequency', Frequency::class, $old->pay->frequency), $input->int('pays') ?? $old->pay->pays, $hours, $input->int('share') ?? $old->pay->share), $this->choice('visibility', Brief::VISIBILITY, $old->visibility) ?? $old->visibility,
         );
     }
 
@@ -92,9 +92,19 @@ final class BriefForm
     {
         $typed = $this->input->line($name);
 
-        return match (true) {
-            !$this->input->has($name) => $old, '' === $typed => null, \in_array($typed, $offered, true) => $typed, default => $old,
-        };
+        if (!$this->input->has($name) || $typed === $old) {
+            return $old;
+        }
+        if ('' === $typed) {
+            return null;
+        }
+        if (!\in_array($typed, $offered, true)) {
+            $this->refusals[] = new Refusal($name, 'not_offered');
+
+            return $old;
+        }
+
+        return $typed;
     }
 
     /** One of what its picker offers; the one that stands may stay even when it is offered no more. */

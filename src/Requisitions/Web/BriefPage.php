@@ -9,6 +9,7 @@ use Jorvent\Accounts\Access\Permission;
 use Jorvent\Accounts\Access\Subject;
 use Jorvent\Core\Shared\FieldMerge;
 use Jorvent\Core\Shared\Refused;
+use Jorvent\Core\Workflow\Decision;
 use Jorvent\Organisation\ReachList;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Files\Pdf;
@@ -75,10 +76,11 @@ final class BriefPage extends Page
         $input = Input::of($request);
         $form = $this->form($input, $requisition);
         $brief = $form->brief();
+        $ask = Save::Ask === $input->choice('then', Save::class, Save::Keep);
         try {
             Refused::unlessEmpty($form->refusals);
             $saved = $save(new SaveBrief($requisition->id, $brief, $input->int('version') ?? 0));
-            if ('ask' === $input->line('then')) {
+            if ($ask) {
                 ($this->asking)($requisition->id);
                 $this->say('brief_asked');
             } elseif ($saved->asksApproval) {
@@ -129,14 +131,13 @@ final class BriefPage extends Page
     public function decide(int $number, Request $request, DecideBrief $decide, Subject $_subject): Response
     {
         $input = Input::of($request);
-        $answer = match ($input->line('answer')) {
-            'agreed' => 'agreed', 'declined' => 'declined', default => 'sent_back',
-        };
+        $answer = $input->choice('answer', ApproverAnswer::class);
+        $decision = Decision::tryFrom($answer->value);
         try {
-            'question' === $input->line('answer')
+            null === $decision
                 ? $this->wondered->ask((int) $_subject->requisitionId, $this->me()->id, $input->text('note'))
-                : $decide((int) $_subject->requisitionId, $this->me()->id, $answer, $input->text('note'), array_values(array_intersect(Brief::FIELDS, $input->map('field'))));
-            $this->say('question' === $input->line('answer') ? 'question_asked' : 'brief_'.$answer);
+                : $decide((int) $_subject->requisitionId, $this->me()->id, $decision, $input->text('note'), array_values(array_intersect(Brief::FIELDS, $input->map('field'))));
+            $this->say(null === $decision ? 'question_asked' : 'brief_'.$decision->value);
         } catch (Refused $refused) {
             return $this->page($number, null, Errors::of($refused->refusals));
         }
@@ -150,7 +151,7 @@ final class BriefPage extends Page
     {
         $input = Input::of($request);
 
-        return $this->act(fn () => $this->wondered->answer((int) $_subject->requisitionId, $input->int('question') ?? 0, $this->me()->id, $input->text('answer')), 'question_answered', 'brief', ['number' => $number]);
+        return $this->act(fn () => $this->wondered->answer((int) $_subject->requisitionId, $input->int('approval_question') ?? 0, $this->me()->id, $input->text('answer')), 'question_answered', 'brief', ['number' => $number]);
     }
 
     #[Gate(Permission::EditBrief, Gate::REQUISITION)]

@@ -67,24 +67,24 @@ final class CataloguePage extends Page
     }
 
     #[Gate(Permission::OpenRequisition)]
-    #[Route('/{id}', name: 'profile', requirements: ['id' => '\d+'], methods: ['GET'])]
+    #[Route('/{id}', name: 'profile', requirements: ['id' => '\d{1,9}'], methods: ['GET'])]
     public function show(int $id, Request $request): Response
     {
         return $this->page($id, null, Errors::none(), self::whole($request, 'from'), self::whole($request, 'to'));
     }
 
     #[Gate(Permission::Administer)]
-    #[Route('/{id}', name: 'profile_save', requirements: ['id' => '\d+'], methods: ['POST'])]
+    #[Route('/{id}', name: 'profile_save', requirements: ['id' => '\d{1,9}'], methods: ['POST'])]
     public function save(int $id, Request $request): Response
     {
         return $this->write($id, $request);
     }
 
     #[Gate(Permission::Administer)]
-    #[Route('/{id}/retire', name: 'profile_retire', requirements: ['id' => '\d+'], methods: ['POST'])]
+    #[Route('/{id}/retire', name: 'profile_retire', requirements: ['id' => '\d{1,9}'], methods: ['POST'])]
     public function retire(int $id, Request $request): Response
     {
-        $retired = 'retire' === Input::of($request)->line('then');
+        $retired = ShelfAct::Retire === Input::of($request)->choice('then', ShelfAct::class);
 
         return $this->act(fn () => $this->catalogue->retire($id, $retired), $retired ? 'profile_retired' : 'profile_revived', 'profile', ['id' => $id]);
     }

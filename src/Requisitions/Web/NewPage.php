@@ -42,18 +42,18 @@ final class NewPage extends Page
     public function open(Request $request, OpenRequisitionHandler $handler): Response
     {
         $input = Input::of($request);
-        $from = $input->line('from');
+        $from = $input->choice('from', Start::class);
         try {
             $units = array_map(static fn ($r): int => $r->int('id'), $this->units());
             $unit = \in_array($input->int('unit'), $units, true) ? $input->int('unit') : throw Refused::because('unit_out_of_reach', 'unit');
             $me = $this->me()->id;
             $number = match ($from) {
-                'earlier' => $handler->copy($this->readable($input->int('earlier') ?? 0), array_values(array_intersect(self::PARTS, $input->map('part'))), $unit, $me),
-                'template' => $handler->fromTemplate($input->int('template') ?? 0, $unit, $me),
-                default => $handler(new OpenRequisition($input->int('profile'), $unit, $input->int('site') ?? throw Refused::because('missing', 'site'), $me, $me, $this->recruiter($me, $input->int('site')))),
+                Start::Earlier => $handler->copy($this->readable($input->int('earlier') ?? 0), array_values(array_intersect(self::PARTS, $input->map('part'))), $unit, $me),
+                Start::Template => $handler->fromTemplate($input->int('template') ?? 0, $unit, $me),
+                Start::Profile, Start::Nothing, Start::Table => $handler(new OpenRequisition($input->int('profile'), $unit, $input->int('site') ?? throw Refused::because('missing', 'site'), $me, $me, $this->recruiter($me, $input->int('site')))),
             };
         } catch (Refused $refused) {
-            return $this->renderRefused('requisitions/new.html.twig', $this->view($from, $input->int('profile') ?? 0, $input->int('earlier') ?? 0, $input->int('template') ?? 0, ''), $refused);
+            return $this->renderRefused('requisitions/new.html.twig', $this->view($from->value, $input->int('profile') ?? 0, $input->int('earlier') ?? 0, $input->int('template') ?? 0, ''), $refused);
         }
 
         return $this->redirectToRoute('brief', ['number' => $number], Response::HTTP_SEE_OTHER);

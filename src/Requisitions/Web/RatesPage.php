@@ -38,8 +38,9 @@ final class RatesPage extends Page
     {
         $input = Input::of($request);
         $file = $request->files->get('file');
+        $then = $input->choice('then', RatesAct::class);
         try {
-            if ('file' === $input->line('then')) {
+            if (RatesAct::File === $then) {
                 if (!$file instanceof UploadedFile || !$file->isValid() || $file->getSize() > self::MOST_BYTES) {
                     throw Refused::because('file_missing', 'file');
                 }

@@ -49,18 +49,18 @@ final class StatePage extends Page
 
     #[Gate(Permission::Fill, Gate::REQUISITION)]
     #[Route('/{act}', name: 'state_act', requirements: ['act' => 'hold|resume|cancel|positions|reopen'], methods: ['POST'])]
-    public function act_(int $number, string $act, Request $request, Subject $_subject): Response
+    public function act_(int $number, LifeAct $act, Request $request, Subject $_subject): Response
     {
         $input = Input::of($request);
         $id = (int) $_subject->requisitionId;
 
         return $this->act(fn () => match ($act) {
-            'hold' => $this->life->hold($id, $input->text('reason')),
-            'resume' => $this->life->resume($id),
-            'cancel' => $this->life->cancel($id, $input->text('reason'), $input->has('tell') ? new Template($input->line('subject'), $input->text('body')) : null, $this->me()->id),
-            'positions' => $this->life->removePositions($id, $input->int('positions') ?? 0),
-            default => $this->life->reopen($id, $input->int('hire') ?? 0, $input->text('reason')),
-        }, 'state_'.$act, 'state', ['number' => $number]);
+            LifeAct::Hold => $this->life->hold($id, $input->text('reason')),
+            LifeAct::Resume => $this->life->resume($id),
+            LifeAct::Cancel => $this->life->cancel($id, $input->text('reason'), $input->has('tell') ? new Template($input->line('subject'), $input->text('body')) : null, $this->me()->id),
+            LifeAct::Positions => $this->life->removePositions($id, $input->int('positions') ?? 0),
+            LifeAct::Reopen => $this->life->reopen($id, $input->int('hire') ?? 0, $input->text('reason')),
+        }, 'state_'.$act->value, 'state', ['number' => $number]);
     }
 
     /** Who asked takes it back before it is decided. */

@@ -37,14 +37,15 @@ final class TextServicePage extends Page
     public function save(Request $request, TextService $texts): Response
     {
         $input = Input::of($request);
+        $then = $input->choice('then', TextServiceAct::class);
         try {
-            match ($input->line('then')) {
-                'countries' => $this->store->setCountriesWithoutCurrentPay(array_values(array_filter(preg_split('/[\s,;]+/', $input->line('countries')) ?: [], static fn (string $c): bool => '' !== $c))),
-                'remove' => $this->store->remove(),
-                'test' => $this->test($texts),
-                default => $this->store->save($input->line('address'), $input->line('model'), $input->line('key')),
+            match ($then) {
+                TextServiceAct::Countries => $this->store->setCountriesWithoutCurrentPay(array_values(array_filter(preg_split('/[\s,;]+/', $input->line('countries')) ?: [], static fn (string $c): bool => '' !== $c))),
+                TextServiceAct::Remove => $this->store->remove(),
+                TextServiceAct::Test => $this->test($texts),
+                TextServiceAct::Keep => $this->store->save($input->line('address'), $input->line('model'), $input->line('key')),
             };
-            $this->say('test' === $input->line('then') ? 'text_service_answers' : 'text_service_saved');
+            $this->say(TextServiceAct::Test === $then ? 'text_service_answers' : 'text_service_saved');
         } catch (Refused $refused) {
             return $this->renderRefused('requisitions/text_service.html.twig', ['service' => $this->store->shown(), 'countries' => $this->store->countriesWithoutCurrentPay(), 'input' => $input], $refused);
         }

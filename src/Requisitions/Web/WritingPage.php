@@ -43,10 +43,11 @@ final class WritingPage extends Page
         $brief = $requisition->brief();
         $input = Input::of($request);
         $words = $input->text('words');
-        $blocks = match ($input->line('by')) {
-            'drafter' => array_map(static fn (array $b): array => ['heading' => $b['heading'], 'html' => Blocks::html($b)], $this->writing->draft($brief, $requisition->profileId, $words)),
-            'text' => Blocks::of($this->text->clean($this->text->fromPlain($input->text('text')))),
-            default => [],
+        $by = $input->choice('by', WrittenBy::class, WrittenBy::Nobody);
+        $blocks = match ($by) {
+            WrittenBy::Drafter => array_map(static fn (array $b): array => ['heading' => $b['heading'], 'html' => Blocks::html($b)], $this->writing->draft($brief, $requisition->profileId, $words)),
+            WrittenBy::Text => Blocks::of($this->text->clean($this->text->fromPlain($input->text('text')))),
+            WrittenBy::Nobody => [],
         };
         $standing = [];
         foreach (Blocks::of($brief->description) as $block) {
@@ -55,7 +56,7 @@ final class WritingPage extends Page
 
         return $this->render('requisitions/writing.html.twig', [
             'view' => $this->views->byNumber($number), 'requisition' => $requisition, 'brief' => $brief, 'findings' => $this->writing->findings($brief), 'words' => $words, 'blocks' => $blocks, 'standing' => $standing, 'service' => $this->service->shown(),
-            'prompt' => '' === $input->text('prompt') ? $this->writing->prompt($brief, $requisition->profileId, $words) : $input->text('prompt'), 'by' => $input->line('by'), 'counts' => ['words' => \Jorvent\Core\Writing\Checker::words(RichText::plain($brief->description)), 'lix' => \Jorvent\Core\Writing\Checker::lix(RichText::plain($brief->description))],
+            'prompt' => '' === $input->text('prompt') ? $this->writing->prompt($brief, $requisition->profileId, $words) : $input->text('prompt'), 'by' => WrittenBy::Nobody === $by ? '' : $by->value, 'counts' => ['words' => \Jorvent\Core\Writing\Checker::words(RichText::plain($brief->description)), 'lix' => \Jorvent\Core\Writing\Checker::lix(RichText::plain($brief->description))],
         ]);
     }
 

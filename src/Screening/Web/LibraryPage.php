@@ -46,10 +46,10 @@ final class LibraryPage extends Page
     {
         $input = Input::of($request);
 
-        return match ($input->line('then')) {
-            'retire' => $this->act(static fn () => $questions->retire($id, true), 'question_retired', 'question_library'),
-            'revive' => $this->act(static fn () => $questions->retire($id, false), 'question_revived', 'question_library', ['show' => 'retired']),
-            default => $this->act(static fn () => $questions->rename($id, $input->line('name')), 'question_renamed', 'question_library'),
+        return match ($input->choice('then', LibraryAct::class)) {
+            LibraryAct::Retire => $this->act(static fn () => $questions->retire($id, true), 'question_retired', 'question_library'),
+            LibraryAct::Revive => $this->act(static fn () => $questions->retire($id, false), 'question_revived', 'question_library', ['show' => 'retired']),
+            LibraryAct::Rename => $this->act(static fn () => $questions->rename($id, $input->line('name')), 'question_renamed', 'question_library'),
         };
     }
 }

@@ -17,7 +17,7 @@ use Symfony\Component\Routing\Attribute\Route;
 final class MarkPage extends Page
 {
     #[Gate(Permission::MovePipeline, Gate::APPLICATION)]
-    #[Route('/applications/{application}/mark', name: 'answer_mark', requirements: ['application' => '\d+'], methods: ['POST'])]
+    #[Route('/applications/{application}/mark', name: 'answer_mark', requirements: ['application' => '\d{1,9}'], methods: ['POST'])]
     public function mark(int $application, Request $request, Questions $questions): Response
     {
         $input = Input::of($request);

@@ -67,7 +67,7 @@ final class ProfileQuestionsPage extends QuestionBuilder
     {
         $input = Input::of($request);
         $set = $this->questions->profile($this->profile($id)->int('id'));
-        if ('discard' === $input->line('then')) {
+        if (PublishAct::Discard === $input->choice('then', PublishAct::class)) {
             return $this->act(static fn () => $set->discard(), 'questions_discarded', 'profile_questions', ['id' => $id]);
         }
 

@@ -67,7 +67,7 @@ abstract class QuestionBuilder extends Page
         $new = null;
         $response = $this->act(function () use ($input, $of, &$new): void {
             $library = $input->int('library');
-            $new = null !== $library ? $this->questions->addFromLibrary($this->set($of), $library) : $this->questions->add($this->set($of), QuestionKind::tryFrom($input->line('kind')) ?? QuestionKind::YesNo);
+            $new = null !== $library ? $this->questions->addFromLibrary($this->set($of), $library) : $this->questions->add($this->set($of), $input->choice('kind', QuestionKind::class, QuestionKind::YesNo));
         }, null, $this->route(), $this->parameters($of));
 
         return null === $new ? $response : $this->onTo($of, $new);
@@ -78,23 +78,24 @@ abstract class QuestionBuilder extends Page
         $input = Input::of($request);
         $set = $this->set($of);
         $question = $input->line('question');
-        $then = $input->line('then');
+        $then = $input->choice('then', QuestionAct::class, QuestionAct::Keep);
         try {
             $form = new QuestionForm($input, $set->questions()->question($question) ?? throw $this->createNotFoundException());
             match ($then) {
-                'remove' => $this->questions->remove($set, $question),
-                'up', 'down' => $this->questions->move($set, $question, 'up' === $then ? -1 : 1),
-                'library' => $this->questions->keepInLibrary($set, $question, $input->line('name'), $this->me()->id),
-                default => $this->questions->save($set, $form->question('option' === $then)),
+                QuestionAct::Remove => $this->questions->remove($set, $question),
+                QuestionAct::Up => $this->questions->move($set, $question, -1),
+                QuestionAct::Down => $this->questions->move($set, $question, 1),
+                QuestionAct::Library => $this->questions->keepInLibrary($set, $question, $input->line('name'), $this->me()->id),
+                QuestionAct::Keep, QuestionAct::Option => $this->questions->save($set, $form->question(QuestionAct::Option === $then)),
             };
         } catch (Refused $refused) {
             return $this->builder($of, $question, $input->line('lang'), Errors::of($refused->refusals));
         }
-        if ('library' === $then) {
+        if (QuestionAct::Library === $then) {
             $this->say('question_kept');
         }
 
-        return $this->onTo($of, 'remove' === $then ? null : $question, $input->line('lang') ?: null);
+        return $this->onTo($of, QuestionAct::Remove === $then ? null : $question, $input->line('lang') ?: null);
     }
 
     protected function weighIn(int $of, Request $request): Response

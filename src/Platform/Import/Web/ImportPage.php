@@ -51,22 +51,23 @@ final class ImportPage extends Page
         return $this->redirectToRoute('import', ['id' => $id], Response::HTTP_SEE_OTHER);
     }
 
-    #[Route('/{id}', name: 'import', requirements: ['id' => '\d+'], methods: ['GET'])]
+    #[Route('/{id}', name: 'import', requirements: ['id' => '\d{1,9}'], methods: ['GET'])]
     public function show(int $id): Response
     {
         return $this->page($id, Errors::none());
     }
 
-    #[Route('/{id}', name: 'import_act', requirements: ['id' => '\d+'], methods: ['POST'])]
+    #[Route('/{id}', name: 'import_act', requirements: ['id' => '\d{1,9}'], methods: ['POST'])]
     public function act_(int $id, Request $request): Response
     {
         $this->find($id);
         $input = Input::of($request);
         $me = $this->me()->id;
         try {
-            match ($input->line('then')) {
-                'start' => $this->imports->start($id, $me), 'cancel' => $this->imports->cancel($id, $me),
-                default => $this->imports->map($id, array_map(static fn (string $c): int => (int) $c, array_filter($input->map('column'), static fn (string $c): bool => 1 === preg_match('/^\d{1,3}$/', $c))), $me),
+            match ($input->choice('then', ImportAct::class, ImportAct::Map)) {
+                ImportAct::Start => $this->imports->start($id, $me),
+                ImportAct::Cancel => $this->imports->cancel($id, $me),
+                ImportAct::Map => $this->imports->map($id, array_map(static fn (string $c): int => (int) $c, array_filter($input->map('column'), static fn (string $c): bool => 1 === preg_match('/^\d{1,3}$/', $c))), $me),
             };
         } catch (Refused $refused) {
             return $this->page($id, Errors::of($refused->refusals));
@@ -75,7 +76,7 @@ final class ImportPage extends Page
         return $this->redirectToRoute('import', ['id' => $id], Response::HTTP_SEE_OTHER);
     }
 
-    #[Route('/{id}/errors.{format}', name: 'import_errors', requirements: ['id' => '\d+', 'format' => 'csv|xlsx'], methods: ['GET'])]
+    #[Route('/{id}/errors.{format}', name: 'import_errors', requirements: ['id' => '\d{1,9}', 'format' => 'csv|xlsx'], methods: ['GET'])]
     public function errors(int $id, string $format): Response
     {
         $import = $this->find($id);

@@ -19,7 +19,7 @@ use Symfony\Component\Routing\Attribute\Route;
 final class TryAgain extends Page
 {
     #[Gate(Permission::BeSignedIn)]
-    #[Route('/outbox/{id}/again', name: 'try_again', requirements: ['id' => '\d+'], methods: ['POST'])]
+    #[Route('/outbox/{id}/again', name: 'try_again', requirements: ['id' => '\d{1,9}'], methods: ['POST'])]
     public function __invoke(int $id, Request $request, Db $db, Outbox $outbox, SubjectFinder $subjects, Access $access): Response
     {
         $row = $db->row('SELECT r.number FROM outbox o JOIN requisition r ON r.id = o.requisition_id WHERE o.id = :id', ['id' => $id]) ?? throw $this->createNotFoundException();

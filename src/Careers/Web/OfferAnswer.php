@@ -1,0 +1,12 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jorvent\Careers\Web;
+
+/** What a candidate answers to an offer. */
+enum OfferAnswer: string
+{
+    case Sign = 'sign';
+    case Decline = 'decline';
+}
