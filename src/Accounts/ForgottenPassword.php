@@ -9,7 +9,7 @@ use Jorvent\Accounts\Entity\Account;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Messages\Mailing;
 use Jorvent\Platform\Database\Db;
-use Psr\Clock\ClockInterface;
+use Jorvent\Platform\Security\Secret;
 use Symfony\Component\PasswordHasher\Hasher\UserPasswordHasherInterface;
 
 /** A link by mail to choose a new password. Whether an address is known is never told. */
@@ -18,7 +18,7 @@ final readonly class ForgottenPassword
     public const SHORTEST = 10;
     private const DAYS = 1;
 
-    public function __construct(private Db $db, private EntityManagerInterface $entities, private GuestLinks $links, private Mailing $mailing, private UserPasswordHasherInterface $hasher, private ClockInterface $clock)
+    public function __construct(private Db $db, private EntityManagerInterface $entities, private GuestLinks $links, private Mailing $mailing, private UserPasswordHasherInterface $hasher)
     {
     }
 
@@ -34,17 +34,17 @@ final readonly class ForgottenPassword
     public function send(int $account, string $subject, string $text, int $days = self::DAYS): void
     {
         $this->links->revoke(GuestLinks::PASSWORD, $account);
-        $link = str_replace('/l/password/', '/password/', $this->links->issue(GuestLinks::PASSWORD, $account, $days));
-        $this->mailing->toStaff('password-'.$account.'-'.$this->clock->now()->getTimestamp(), $account, $subject, $text."\n\n".$link."\n\nIf it was not you, nothing changes when you do nothing.");
+        $link = $this->links->mailed(GuestLinks::PASSWORD, $account, $days);
+        $body = $text."\n\n".Secret::mark('link')."\n\nIf it was not you, nothing changes when you do nothing.";
+        $this->mailing->toStaff('password-'.$account.'-'.bin2hex(random_bytes(8)), $account, $subject, $body, secrets: ['link' => $link]);
     }
 
     public function choose(GuestLink $link, #[\SensitiveParameter] string $password): void
     {
         self::check($password);
-        $this->db->transaction(function () use ($link, $password): void {
+        $this->links->once($link, function () use ($link, $password): void {
             $account = $this->entities->find(Account::class, $link->subject) ?? throw Refused::because('missing', 'new_password');
             $account->setPasswordHash($this->hasher->hashPassword($account, $password));
-            $this->links->useUp($link);
         });
     }
 

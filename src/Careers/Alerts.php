@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Jorvent\Careers;
 
+use Jorvent\Accounts\GuestLinks;
 use Jorvent\Core\Shared\Refusal;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Messages\Mailing;
@@ -15,6 +16,7 @@ use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
 use Jorvent\Platform\Files\FileStore;
 use Jorvent\Platform\Outbox\Periodic;
+use Jorvent\Platform\Security\Secret;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 
@@ -31,8 +33,10 @@ final readonly class Alerts implements Periodic
     private const QUIET_SECONDS = 900;
     /** So many days before the year is over they are asked whether they want another. */
     private const REMIND_DAYS = 30;
+    /** A link of a mail opens for so long; the next mail brings another. */
+    private const LINK_DAYS = 400;
 
-    public function __construct(private Db $db, private ClockInterface $clock, private Openings $openings, private Mailing $mailing, private Brands $brands, private KeptInMind $mind, private Consent $consent, private FileStore $files, #[Autowire('%env(JORVENT_URL)%')] private string $url)
+    public function __construct(private Db $db, private ClockInterface $clock, private Openings $openings, private Mailing $mailing, private Brands $brands, private KeptInMind $mind, private Consent $consent, private FileStore $files, private GuestLinks $links, #[Autowire('%env(JORVENT_URL)%')] private string $url)
     {
     }
 
@@ -45,7 +49,7 @@ final readonly class Alerts implements Periodic
         $wanted = self::wanted($wanted);
         $this->db->transaction(function () use ($email, $wanted, $locale, $brand): void {
             // who asks again gets the link again, no more than one a quarter of an hour, and is told nothing on the page
-            $row = $this->db->row("INSERT INTO opening_alert (email, locale, wanted, key, asked_at, seen_until, brand_id) VALUES (:e, :l, CAST(:w AS jsonb), :k, :now, :now, :b) ON CONFLICT (lower(email), wanted) WHERE name IS NULL DO UPDATE SET asked_at = :now, locale = :l WHERE opening_alert.confirmed_at IS NULL AND opening_alert.asked_at < CAST(:now AS timestamptz) - interval '15 minutes' RETURNING id, key", ['e' => $email, 'l' => $locale, 'w' => self::json($wanted), 'k' => bin2hex(random_bytes(16)), 'now' => $this->clock->now(), 'b' => $brand->id]);
+            $row = $this->db->row("INSERT INTO opening_alert (email, locale, wanted, asked_at, seen_until, brand_id) VALUES (:e, :l, CAST(:w AS jsonb), :now, :now, :b) ON CONFLICT (lower(email), wanted) WHERE name IS NULL DO UPDATE SET asked_at = :now, locale = :l WHERE opening_alert.confirmed_at IS NULL AND opening_alert.asked_at < CAST(:now AS timestamptz) - interval '15 minutes' RETURNING id", ['e' => $email, 'l' => $locale, 'w' => self::json($wanted), 'now' => $this->clock->now(), 'b' => $brand->id]);
             if (null !== $row) {
                 $this->askToConfirm('alert_confirm', $row, $email, $locale, ['search' => self::words($wanted, $brand), 'company' => $brand->name]);
             }
@@ -61,24 +65,34 @@ final readonly class Alerts implements Periodic
         Refused::unlessEmpty([...Apply::personBlockers($person + ['email' => $email], 'NO'), ...$this->consentBlockers($person['consent'])]);
         $wanted = self::wanted($wanted);
         $this->db->transaction(function () use ($email, $person, $wanted, $file, $locale, $brand): void {
-            $row = $this->db->row('INSERT INTO opening_alert (email, locale, wanted, key, asked_at, seen_until, brand_id, name, phone, city, consent_version, file_sha256, file_name, media_type, size, text) VALUES (:e, :l, CAST(:w AS jsonb), :k, :now, :now, :b, :name, :phone, :city, :c, :sha, :file, :type, :size, :text)
-                ON CONFLICT (lower(email)) WHERE name IS NOT NULL AND confirmed_at IS NULL DO UPDATE SET asked_at = :now, locale = :l, wanted = CAST(:w AS jsonb), name = :name, phone = :phone, city = :city, consent_version = :c, file_sha256 = :sha, file_name = :file, media_type = :type, size = :size, text = :text RETURNING id, key',
-                ['e' => $email, 'l' => $locale, 'w' => self::json($wanted), 'k' => bin2hex(random_bytes(16)), 'now' => $this->clock->now(), 'b' => $brand->id, 'name' => $person['name'], 'phone' => $person['phone'] ?: null, 'city' => $person['city'] ?: null, 'c' => (int) $person['consent'], 'sha' => $file?->sha256, 'file' => $file?->name, 'type' => $file?->mediaType, 'size' => $file?->size, 'text' => $file?->text])
+            $row = $this->db->row('INSERT INTO opening_alert (email, locale, wanted, asked_at, seen_until, brand_id, name, phone, city, consent_version, file_sha256, file_name, media_type, size, text) VALUES (:e, :l, CAST(:w AS jsonb), :now, :now, :b, :name, :phone, :city, :c, :sha, :file, :type, :size, :text)
+                ON CONFLICT (lower(email)) WHERE name IS NOT NULL AND confirmed_at IS NULL DO UPDATE SET asked_at = :now, locale = :l, wanted = CAST(:w AS jsonb), name = :name, phone = :phone, city = :city, consent_version = :c, file_sha256 = :sha, file_name = :file, media_type = :type, size = :size, text = :text RETURNING id',
+                ['e' => $email, 'l' => $locale, 'w' => self::json($wanted), 'now' => $this->clock->now(), 'b' => $brand->id, 'name' => $person['name'], 'phone' => $person['phone'] ?: null, 'city' => $person['city'] ?: null, 'c' => (int) $person['consent'], 'sha' => $file?->sha256, 'file' => $file?->name, 'type' => $file?->mediaType, 'size' => $file?->size, 'text' => $file?->text])
                 ?? throw new \LogicException('It is written.');
             $this->askToConfirm('mind_confirm', $row, $email, $locale, ['name' => explode(' ', $person['name'])[0], 'company' => $brand->name]);
         });
     }
 
+    /** @return int|null the alert that a link of a mail opens; mails of before have no link of their own */
+    private function opened(#[\SensitiveParameter] string $key): ?int
+    {
+        return $this->links->open(GuestLinks::ALERT, $key)->subject
+            ?? $this->db->row('SELECT id FROM opening_alert WHERE former_key_sha256 = :h', ['h' => hash('sha256', $key)])?->int('id');
+    }
+
     public function find(string $key): ?Record
     {
-        return 1 === preg_match('/^[0-9a-f]{32}$/', $key) ? $this->db->row('SELECT * FROM opening_alert WHERE key = :k', ['k' => $key]) : null;
+        $id = $this->opened($key);
+
+        return null === $id ? null : $this->db->row('SELECT * FROM opening_alert WHERE id = :id', ['id' => $id]);
     }
 
     /** Confirms the address; for who is kept in mind already, another year. */
     public function confirm(string $key): void
     {
         $this->db->transaction(function () use ($key): void {
-            $alert = $this->db->row('SELECT * FROM opening_alert WHERE key = :k FOR UPDATE', ['k' => $key]);
+            $id = $this->opened($key);
+            $alert = null === $id ? null : $this->db->row('SELECT * FROM opening_alert WHERE id = :id FOR UPDATE', ['id' => $id]);
             if (null === $alert) {
                 return;
             }
@@ -98,7 +112,10 @@ final readonly class Alerts implements Periodic
     /** Whoever has the link; ending twice is no error. */
     public function end(string $key): void
     {
-        $this->db->transaction(fn () => $this->forget('key = :k', ['k' => $key]));
+        $id = $this->opened($key);
+        if (null !== $id) {
+            $this->db->transaction(fn () => $this->forget('id = :id', ['id' => $id]));
+        }
     }
 
     public function everySeconds(): int
@@ -131,10 +148,10 @@ final readonly class Alerts implements Periodic
         $locale = $alert->str('locale');
         $new = array_values(array_filter($this->openings->list(array_combine(array_map(strval(...), array_keys($wanted)), array_values($wanted)), 1, $locale)['openings'], static fn (Record $o): bool => $o->instant('live_at') > $alert->instant('seen_until')));
         if ([] !== $new) {
-            $end = $this->url.'/careers/alerts/'.$alert->str('key').'/end';
+            $end = $this->links->mailed(GuestLinks::ALERT, $id, self::LINK_DAYS, '/end');
             $list = implode("\n", array_map(fn (Record $o): string => '– '.$o->str('title').', '.$o->str('city')."\n  ".$this->url.'/careers/'.$o->int('number').('en' === $locale ? '' : '?lang='.$locale), $new));
             $brand = $this->brands->one($alert->int('brand_id')) ?? $this->brands->main();
-            $this->mailing->toAddress('alert-'.$id.'-new-'.$now->getTimestamp(), 'alert', $id, $alert->str('email'), $this->mailing->template('alert', $locale), ['list' => $list, 'link' => $end, 'search' => self::words($wanted, $brand), 'company' => $brand->name], $end, $brand->name);
+            $this->mailing->toAddress('alert-'.$id.'-new-'.bin2hex(random_bytes(8)), 'alert', $id, $alert->str('email'), $this->mailing->template('alert', $locale), ['list' => $list, 'link' => $end, 'search' => self::words($wanted, $brand), 'company' => $brand->name], $end, $brand->name);
         }
         $this->db->execute('UPDATE opening_alert SET seen_until = :now, sent_at = CASE WHEN :any THEN CAST(:now AS timestamptz) ELSE sent_at END WHERE id = :id', ['id' => $id, 'now' => $now, 'any' => [] !== $new]);
     }
@@ -142,17 +159,18 @@ final readonly class Alerts implements Periodic
     /** Asks those whose year is nearly over whether they want another. */
     private function remind(\DateTimeImmutable $now): void
     {
-        foreach ($this->db->rows('UPDATE opening_alert SET reminded_at = :now WHERE name IS NOT NULL AND confirmed_at IS NOT NULL AND reminded_at IS NULL AND until < :soon RETURNING id, key, email, locale, name, brand_id, until', ['now' => $now, 'soon' => $now->modify('+'.self::REMIND_DAYS.' days')->format('Y-m-d')]) as $row) {
+        foreach ($this->db->rows('UPDATE opening_alert SET reminded_at = :now WHERE name IS NOT NULL AND confirmed_at IS NOT NULL AND reminded_at IS NULL AND until < :soon RETURNING id, email, locale, name, brand_id, until', ['now' => $now, 'soon' => $now->modify('+'.self::REMIND_DAYS.' days')->format('Y-m-d')]) as $row) {
             $brand = $this->brands->one($row->int('brand_id')) ?? $this->brands->main();
-            $link = $this->url.'/careers/alerts/'.$row->str('key');
-            $this->mailing->toAddress('mind-'.$row->int('id').'-renew-'.$row->instant('until')->format('Ymd'), 'alert', $row->int('id'), $row->str('email'), $this->mailing->template('mind_renew', $row->str('locale')), ['name' => explode(' ', $row->str('name'))[0], 'link' => $link.'?again=1', 'day' => $row->instant('until')->format('Y-m-d'), 'end' => $link.'/end', 'company' => $brand->name], $link.'/end', $brand->name);
+            $link = fn (string $then): Secret => $this->links->mailed(GuestLinks::ALERT, $row->int('id'), self::LINK_DAYS, $then);
+            $this->mailing->toAddress('mind-'.$row->int('id').'-renew-'.$row->instant('until')->format('Ymd'), 'alert', $row->int('id'), $row->str('email'), $this->mailing->template('mind_renew', $row->str('locale')), ['name' => explode(' ', $row->str('name'))[0], 'link' => $link('?again=1'), 'day' => $row->instant('until')->format('Y-m-d'), 'end' => $link('/end'), 'company' => $brand->name], $link('/end'), $brand->name);
         }
     }
 
     /** @param array<string, mixed> $values */
     private function forget(string $which, array $values): void
     {
-        foreach ($this->db->rows('DELETE FROM opening_alert WHERE '.$which.' RETURNING candidate_id, file_sha256', $values) as $gone) {
+        foreach ($this->db->rows('DELETE FROM opening_alert WHERE '.$which.' RETURNING id, candidate_id, file_sha256', $values) as $gone) {
+            $this->links->revoke(GuestLinks::ALERT, $gone->int('id'));
             $candidate = $gone->intOrNull('candidate_id');
             $file = $gone->strOrNull('file_sha256');
             if (null !== $candidate) {
@@ -166,7 +184,7 @@ final readonly class Alerts implements Periodic
     /** @param array<string, string> $values */
     private function askToConfirm(string $template, Record $row, string $email, string $locale, array $values): void
     {
-        $this->mailing->toAddress('alert-'.$row->int('id').'-'.intdiv($this->clock->now()->getTimestamp(), self::QUIET_SECONDS), 'alert', $row->int('id'), $email, $this->mailing->template($template, $locale), $values + ['link' => $this->url.'/careers/alerts/'.$row->str('key')], null, $values['company'] ?? '');
+        $this->mailing->toAddress('alert-'.$row->int('id').'-'.intdiv($this->clock->now()->getTimestamp(), self::QUIET_SECONDS), 'alert', $row->int('id'), $email, $this->mailing->template($template, $locale), $values + ['link' => $this->links->mailed(GuestLinks::ALERT, $row->int('id'), self::LINK_DAYS)], null, $values['company'] ?? '');
     }
 
     /** @return list<Refusal> */

@@ -94,11 +94,11 @@ final readonly class Apply
             if (null !== $referral) {
                 $this->referrals->cameBy($application->id, $referral, $fields['email'] ?? '');
             }
-            $status = $this->links->issue(GuestLinks::STATUS, $application->id, 400);
+            $status = $this->links->mailed(GuestLinks::STATUS, $application->id, 400);
             $claims = null !== $this->entities->find(Candidate::class, $application->candidateId)?->claims;
-            $this->mailing->toCandidate('applied-'.$application->id, $application->candidateId, $requisition->id, $this->mailing->template($claims ? 'applied_confirm' : 'applied', $locale), ['link' => $status] + ($claims ? ['confirm' => $this->links->issue(GuestLinks::CONFIRM, $application->id, 30)] : []));
+            $this->mailing->toCandidate('applied-'.$application->id, $application->candidateId, $requisition->id, $this->mailing->template($claims ? 'applied_confirm' : 'applied', $locale), ['link' => $status] + ($claims ? ['confirm' => $this->links->mailed(GuestLinks::CONFIRM, $application->id, 30)] : []));
 
-            return $status;
+            return $status->address();
         });
     }
 

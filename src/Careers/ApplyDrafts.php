@@ -24,7 +24,7 @@ final readonly class ApplyDrafts
         $key = bin2hex(random_bytes(16));
         $this->db->execute(
             'INSERT INTO apply_draft (key, requisition_id, posting_id, referral_id, fields, file_sha256, file_name, media_type, size, text, saved_at) VALUES (:key, :r, :p, :f, CAST(:fields AS jsonb), :sha, :name, :type, :size, :text, :now)',
-            ['key' => $key, 'r' => $requisition, 'p' => $posting, 'f' => $referral, 'fields' => json_encode($fields, \JSON_THROW_ON_ERROR | \JSON_FORCE_OBJECT), 'sha' => $file?->sha256, 'name' => $file?->name, 'type' => $file?->mediaType, 'size' => $file?->size, 'text' => $file?->text, 'now' => $this->clock->now()],
+            ['key' => self::stored($key), 'r' => $requisition, 'p' => $posting, 'f' => $referral, 'fields' => json_encode($fields, \JSON_THROW_ON_ERROR | \JSON_FORCE_OBJECT), 'sha' => $file?->sha256, 'name' => $file?->name, 'type' => $file?->mediaType, 'size' => $file?->size, 'text' => $file?->text, 'now' => $this->clock->now()],
         );
         $this->db->execute('DELETE FROM apply_draft WHERE saved_at < :old', ['old' => $this->clock->now()->modify('-'.self::DAYS.' days')]);
 
@@ -33,13 +33,13 @@ final readonly class ApplyDrafts
 
     public function find(string $key, bool $lock = false): ?Record
     {
-        return 1 === preg_match('/^[0-9a-f]{32}$/', $key) ? $this->db->row('SELECT * FROM apply_draft WHERE key = :key'.($lock ? ' FOR UPDATE' : ''), ['key' => $key]) : null;
+        return 1 === preg_match('/^[0-9a-f]{32}$/', $key) ? $this->db->row('SELECT * FROM apply_draft WHERE key = :key'.($lock ? ' FOR UPDATE' : ''), ['key' => self::stored($key)]) : null;
     }
 
     /** @param array<string, string> $fields */
     public function save(string $key, array $fields): void
     {
-        $this->db->execute('UPDATE apply_draft SET fields = fields || CAST(:fields AS jsonb), saved_at = :now WHERE key = :key AND sent_at IS NULL', ['key' => $key, 'fields' => json_encode($fields, \JSON_THROW_ON_ERROR | \JSON_FORCE_OBJECT), 'now' => $this->clock->now()]);
+        $this->db->execute('UPDATE apply_draft SET fields = fields || CAST(:fields AS jsonb), saved_at = :now WHERE key = :key AND sent_at IS NULL', ['key' => self::stored($key), 'fields' => json_encode($fields, \JSON_THROW_ON_ERROR | \JSON_FORCE_OBJECT), 'now' => $this->clock->now()]);
     }
 
     /** The file that came with a draft, already read. */
@@ -51,11 +51,17 @@ final readonly class ApplyDrafts
     /** @return bool false when it was said before, or the application is not sent */
     public function declared(string $key): bool
     {
-        return 1 === $this->db->execute('UPDATE apply_draft SET declared = true WHERE key = :key AND sent_at IS NOT NULL AND NOT declared', ['key' => $key]);
+        return 1 === $this->db->execute('UPDATE apply_draft SET declared = true WHERE key = :key AND sent_at IS NOT NULL AND NOT declared', ['key' => self::stored($key)]);
     }
 
     public function sent(string $key): void
     {
-        $this->db->execute('UPDATE apply_draft SET sent_at = :now WHERE key = :key', ['key' => $key, 'now' => $this->clock->now()]);
+        $this->db->execute('UPDATE apply_draft SET sent_at = :now WHERE key = :key', ['key' => self::stored($key), 'now' => $this->clock->now()]);
+    }
+
+    /** The database knows a key only by its hash: whoever reads it there opens no draft with it. A key is 128 random bits, so a plain hash is enough. */
+    private static function stored(#[\SensitiveParameter] string $key): string
+    {
+        return substr(hash('sha256', $key), 0, 32);
     }
 }

@@ -66,7 +66,7 @@ final readonly class Referrals
                 ['r' => $requisition, 'k' => bin2hex(random_bytes(5)), 'n' => $name, 'e' => $email, 'l' => $locale, 'c' => $own ? $terms->int('credit') : null, 'u' => $own ? $terms->str('currency') : null, 'd' => $own ? $terms->int('after_days') : null, 'now' => $this->clock->now()]) ?? throw new \LogicException('A referral is there now.');
             $promise = null === $row->intOrNull('credit') ? 'referral' : 'referral_credit';
             $this->mailing->toAddress('referral-'.$row->int('id').'-'.intdiv($this->clock->now()->getTimestamp(), self::QUIET_SECONDS), 'referral', $row->int('id'), $email, $this->mailing->template($promise, $locale), [
-                'name' => explode(' ', $name)[0], 'opening' => $opening->str('title'), 'place' => $opening->str('city'), 'company' => $brand->name, 'link' => $this->url.'/careers/'.$opening->int('number').'?from='.$row->str('code'), 'status' => $this->links->issue(GuestLinks::REFERRAL, $row->int('id'), self::STATUS_DAYS),
+                'name' => explode(' ', $name)[0], 'opening' => $opening->str('title'), 'place' => $opening->str('city'), 'company' => $brand->name, 'link' => $this->url.'/careers/'.$opening->int('number').'?from='.$row->str('code'), 'status' => $this->links->mailed(GuestLinks::REFERRAL, $row->int('id'), self::STATUS_DAYS),
             ] + ('referral' === $promise ? [] : ['credit' => $row->str('currency').' '.(new Money($row->int('credit'), $row->str('currency')))->units(), 'days' => (string) $row->int('after_days')]));
         });
     }

@@ -56,7 +56,7 @@ final readonly class Arrange
             foreach ($starts as $start) {
                 $this->db->execute('INSERT INTO interview_slot (interview_id, starts_at) VALUES (:i, :at) ON CONFLICT DO NOTHING', ['i' => $id, 'at' => $start]);
             }
-            $link = $this->links->issue(GuestLinks::BOOK, $id, self::LINK_DAYS);
+            $link = $this->links->mailed(GuestLinks::BOOK, $id, self::LINK_DAYS);
             $this->mailing->toCandidate('pick-time-'.$id, $application->candidateId, $application->requisitionId, $this->mailing->templateFor('pick_time', $application->candidateId), ['link' => $link, 'minutes' => (string) $minutes]);
         });
     }

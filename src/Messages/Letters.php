@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace Jorvent\Messages;
 
 use Doctrine\ORM\EntityManagerInterface;
+use Jorvent\Accounts\Access\Access;
 use Jorvent\Accounts\Access\Mask;
+use Jorvent\Accounts\Access\Permission;
 use Jorvent\Accounts\Entity\Account;
 use Jorvent\Activity\ActivityLog;
 use Jorvent\Core\Messages\Template;
@@ -26,7 +28,7 @@ final readonly class Letters
     /** An answer that comes later is an answer to something else. */
     private const ANSWER_DAYS = 90;
 
-    public function __construct(private Db $db, private ClockInterface $clock, private ActivityLog $log, private Mailing $mailing, private AskedAnswered $counts, private IndexCandidate $index, private EntityManagerInterface $entities, private Mask $mask)
+    public function __construct(private Db $db, private ClockInterface $clock, private ActivityLog $log, private Mailing $mailing, private AskedAnswered $counts, private IndexCandidate $index, private EntityManagerInterface $entities, private Mask $mask, private Access $access)
     {
     }
 
@@ -99,12 +101,22 @@ final readonly class Letters
         });
     }
 
-    /** @return list<Record> what was written to someone and what came back, the last first: at, state, subject, by, number, title, answered_at */
-    public function trail(int $candidate, int $most = 4): array
+    /**
+     * What was written to someone and what came back, the last first: at, state, subject, by, number, title, answered_at. Of requisitions the
+     * reader may not read the mails of, only that something was written.
+     *
+     * @return list<Record>
+     */
+    public function trail(int $candidate, Account $reader, int $most = 4): array
     {
+        [$visible, $of] = $this->access->visible($reader, Permission::ReadMails);
+        $may = "(o.requisition_id IS NULL OR $visible)";
+
         return $this->db->rows(
-            "SELECT o.created_at AS at, o.state, p.content ->> 'subject' AS subject, a.name AS by, r.number, r.title, l.answered_at, l.id IS NOT NULL AS letter
-             FROM outbox o LEFT JOIN letter l ON o.key = 'letter-' || l.id LEFT JOIN account a ON a.id = l.account_id LEFT JOIN requisition r ON r.id = o.requisition_id LEFT JOIN personal_value p ON p.id = o.personal_id
-             WHERE o.candidate_id = :c AND o.kind = 'mail' AND o.state <> 'dropped' ORDER BY o.id DESC LIMIT ".$most, ['c' => $candidate]);
+            "SELECT o.created_at AS at, o.state, a.name AS by, l.answered_at, l.id IS NOT NULL AS letter,
+                CASE WHEN $may THEN p.content ->> 'subject' END AS subject, CASE WHEN $may THEN r.number END AS number, CASE WHEN $may THEN r.title END AS title
+             FROM outbox o LEFT JOIN letter l ON o.key = 'letter-' || l.id LEFT JOIN account a ON a.id = l.account_id
+                LEFT JOIN requisition r ON r.id = o.requisition_id LEFT JOIN org_unit u ON u.id = r.unit_id LEFT JOIN personal_value p ON p.id = o.personal_id
+             WHERE o.candidate_id = :c AND o.kind = 'mail' AND o.state <> 'dropped' ORDER BY o.id DESC LIMIT ".$most, ['c' => $candidate] + $of);
     }
 }

@@ -23,6 +23,10 @@ final readonly class MailCarrier implements Carrier
     public function deliver(Item $item): void
     {
         $calendar = $item->text('calendar');
-        $this->post->send(new OutgoingMail($item->key, $item->text('to'), $item->text('name'), $item->text('subject'), $item->text('text'), '' === $calendar ? null : $calendar, $item->text('method'), '' === $item->text('end') ? null : $item->text('end'), $item->text('from')));
+        $end = $item->openText('end');
+        $this->post->send(new OutgoingMail(
+            $item->key, $item->text('to'), $item->text('name'), $item->text('subject'), $item->openText('text'),
+            '' === $calendar ? null : $calendar, $item->text('method'), '' === $end ? null : $end, $item->text('from'),
+        ));
     }
 }

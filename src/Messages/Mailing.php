@@ -9,6 +9,7 @@ use Jorvent\Core\Shared\Refused;
 use Jorvent\Organisation\Brands;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Outbox\Outbox;
+use Jorvent\Platform\Security\Secret;
 use Psr\Clock\ClockInterface;
 use Symfony\Contracts\Translation\TranslatorInterface;
 
@@ -22,7 +23,7 @@ final readonly class Mailing
     {
     }
 
-    /** @param array<string, string> $more merge fields besides those of candidate and requisition */
+    /** @param array<string, string|Secret> $more merge fields besides those of candidate and requisition */
     public function toCandidate(string $key, int $candidate, ?int $requisition, Template $template, array $more = [], ?string $calendar = null, string $method = 'REQUEST', int $holdSeconds = 0): void
     {
         $row = $this->db->row('SELECT name, email FROM candidate WHERE id = :id AND erased_at IS NULL', ['id' => $candidate]) ?? throw new \LogicException('No such candidate.');
@@ -30,10 +31,11 @@ final readonly class Mailing
         if (null === $to) {
             return;
         }
+        [$more, $secrets] = self::marked($more);
         $values = [...$this->fields($candidate, $requisition), ...$more];
         Refused::unlessEmpty($template->blockers($values));
         $filled = $template->fill($values);
-        $this->outbox->add('mail', $key, 'candidate', $candidate, [], $requisition, $candidate, ['to' => $to, 'name' => $row->str('name'), 'subject' => $filled->subject, 'text' => $filled->body, 'calendar' => $calendar, 'method' => $method, 'from' => $values['company']]);
+        $this->outbox->add('mail', $key, 'candidate', $candidate, [], $requisition, $candidate, ['to' => $to, 'name' => $row->str('name'), 'subject' => $filled->subject, 'text' => $filled->body, 'calendar' => $calendar, 'method' => $method, 'from' => $values['company']], secrets: $secrets);
         if ($holdSeconds > 0) {
             $this->db->execute("UPDATE outbox SET available_at = :at WHERE key = :key AND state = 'waiting'", ['key' => $key, 'at' => $this->clock->now()->modify('+'.$holdSeconds.' seconds')]);
         }
@@ -42,22 +44,45 @@ final readonly class Mailing
     /**
      * To an address that is no candidate's yet.
      *
-     * @param array<string, string> $values merge fields
-     * @param string|null           $end    where one click ends such mails (RFC 8058)
-     * @param string                $from   the brand it comes from; empty for the company's first
+     * @param array<string, string|Secret> $values merge fields
+     * @param Secret|null                  $end    where one click ends such mails (RFC 8058)
+     * @param string                       $from   the brand it comes from; empty for the company's first
      */
-    public function toAddress(string $key, string $subjectKind, int $subject, string $to, Template $template, array $values, ?string $end = null, string $from = ''): void
+    public function toAddress(string $key, string $subjectKind, int $subject, string $to, Template $template, array $values, ?Secret $end = null, string $from = ''): void
     {
+        [$values, $secrets] = self::marked($values);
+        if (null !== $end) {
+            $secrets['one_click'] = $end;
+        }
         $values += ['company' => '' === $from ? $this->brands->main()->name : $from];
         Refused::unlessEmpty($template->blockers($values));
         $filled = $template->fill($values);
-        $this->outbox->add('mail', $key, $subjectKind, $subject, personal: ['to' => $to, 'name' => '', 'subject' => $filled->subject, 'text' => $filled->body, 'end' => $end, 'from' => $values['company']]);
+        $this->outbox->add('mail', $key, $subjectKind, $subject, personal: ['to' => $to, 'name' => '', 'subject' => $filled->subject, 'text' => $filled->body, 'end' => null === $end ? null : Secret::mark('one_click'), 'from' => $values['company']], secrets: $secrets);
     }
 
-    public function toStaff(string $key, int $account, string $subject, string $text, ?int $requisition = null, ?string $calendar = null, string $method = 'REQUEST'): void
+    /** @param array<string, Secret> $secrets by the name of their mark in the text */
+    public function toStaff(string $key, int $account, string $subject, string $text, ?int $requisition = null, ?string $calendar = null, string $method = 'REQUEST', array $secrets = []): void
     {
         $row = $this->db->row('SELECT name, email FROM account WHERE id = :id', ['id' => $account]) ?? throw new \LogicException('No such account.');
-        $this->outbox->add('mail', $key, 'account', $account, [], $requisition, null, ['to' => $row->str('email'), 'name' => $row->str('name'), 'subject' => $subject, 'text' => $text, 'calendar' => $calendar, 'method' => $method], $account);
+        $this->outbox->add('mail', $key, 'account', $account, [], $requisition, null, ['to' => $row->str('email'), 'name' => $row->str('name'), 'subject' => $subject, 'text' => $text, 'calendar' => $calendar, 'method' => $method], $account, $secrets);
+    }
+
+    /**
+     * @param array<string, string|Secret> $values
+     *
+     * @return array{array<string, string>, array<string, Secret>} the values with a mark for each secret, and the secrets by name
+     */
+    private static function marked(array $values): array
+    {
+        $plain = $secrets = [];
+        foreach ($values as $name => $value) {
+            if ($value instanceof Secret) {
+                $secrets[$name] = $value;
+            }
+            $plain[$name] = $value instanceof Secret ? Secret::mark($name) : $value;
+        }
+
+        return [$plain, $secrets];
     }
 
     /** A template of ours in the candidate's language. */

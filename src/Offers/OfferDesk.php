@@ -107,7 +107,7 @@ final readonly class OfferDesk
                 $this->visits->enter($application->id, Stage::Offer);
             }
             $days = max(1, 1 + (int) $now->diff($offer->answerBy)->days);
-            $link = $this->links->issue(GuestLinks::OFFER, $id, $days + 30);
+            $link = $this->links->mailed(GuestLinks::OFFER, $id, $days + 30);
             $this->mailing->toCandidate("offer-$id-v".$offer->version, $candidate, $requisition->id, $this->mailing->templateFor('offer', $candidate), ['link' => $link, 'answer_by' => $offer->answerBy->format('Y-m-d')]);
             $this->log->record('offer.sent', 'offer', $id, $requisition->id, $candidate, ['version' => $offer->version, 'letter' => $offer->letter]);
         });

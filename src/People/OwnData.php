@@ -8,6 +8,7 @@ use Jorvent\Accounts\GuestLinks;
 use Jorvent\Core\Retention\Ground;
 use Jorvent\Messages\Mailing;
 use Jorvent\Platform\Database\Db;
+use Jorvent\Platform\Security\Secret;
 use Psr\Clock\ClockInterface;
 
 /** All that is held of someone, for themselves: what they told, what came of it, and what was written to them. What others wrote about them in confidence is told of, not shown. */
@@ -24,7 +25,7 @@ final readonly class OwnData
     {
         $this->db->transaction(function () use ($candidate, $requisition, $way): void {
             $this->requests->ask($candidate, 'data', $way, $requisition);
-            $this->mailing->toCandidate('data-'.$candidate.'-'.$this->clock->now()->format('YmdH'), $candidate, $requisition, $this->mailing->templateFor('own_data', $candidate), ['link' => $this->links->issue(GuestLinks::DATA, $candidate, self::DAYS)]);
+            $this->mailing->toCandidate('data-'.$candidate.'-'.$this->clock->now()->format('YmdH'), $candidate, $requisition, $this->mailing->templateFor('own_data', $candidate), ['link' => $this->links->mailed(GuestLinks::DATA, $candidate, self::DAYS)]);
             $this->requests->done($candidate, 'data');
         });
     }
@@ -42,7 +43,7 @@ final readonly class OwnData
             'notes' => $rows('SELECT n.text, n.at AS written, a.name AS by FROM candidate_note n JOIN account a ON a.id = n.account_id WHERE n.candidate_id = :id ORDER BY n.id'),
             'kept_in_mind' => $rows('SELECT name, email, phone, city, wanted, asked_at, confirmed_at, until FROM opening_alert WHERE candidate_id = :id ORDER BY id'),
             'mails_from_you' => $rows("SELECT m.came_at AS came, v.content ->> 'subject' AS subject, v.content ->> 'text' AS text FROM mail_in m JOIN personal_value v ON v.id = m.personal_id WHERE v.candidate_id = :id AND v.content IS NOT NULL ORDER BY m.id"),
-            'mails_to_you' => $rows("SELECT o.created_at AS written, o.state, v.content ->> 'subject' AS subject, v.content ->> 'text' AS text FROM outbox o JOIN personal_value v ON v.id = o.personal_id WHERE o.kind = 'mail' AND o.candidate_id = :id ORDER BY o.id"),
+            'mails_to_you' => array_map(static fn (array $m): array => ['text' => Secret::shown(\is_string($m['text']) ? $m['text'] : '', '(a personal link)')] + $m, $rows("SELECT o.created_at AS written, o.state, v.content ->> 'subject' AS subject, v.content ->> 'text' AS text FROM outbox o JOIN personal_value v ON v.id = o.personal_id WHERE o.kind = 'mail' AND o.candidate_id = :id ORDER BY o.id")),
         ];
     }
 }

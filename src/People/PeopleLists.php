@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Jorvent\People;
 
+use Jorvent\Accounts\Access\Mask;
+use Jorvent\Accounts\Entity\Account;
 use Jorvent\Activity\ActivityLog;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Platform\Database\Db;
@@ -16,14 +18,16 @@ final readonly class PeopleLists
     public const MOST = 2000;
     private const VISIBLE = '(l.shared OR l.account_id = :me) AND l.ended_at IS NULL';
 
-    public function __construct(private Db $db, private ClockInterface $clock, private ActivityLog $log)
+    public function __construct(private Db $db, private ClockInterface $clock, private ActivityLog $log, private Mask $mask)
     {
     }
 
-    /** @return list<Record> id, name, shared, own, owner, people, newest */
-    public function of(int $me): array
+    /** @return list<Record> id, name, shared, own, owner, people, newest; whom one may not see is not counted */
+    public function of(Account $me): array
     {
-        return $this->db->rows('SELECT l.id, l.name, l.shared, l.account_id = :me AS own, a.name AS owner, count(e.candidate_id) AS people, max(e.at) AS newest FROM people_list l JOIN account a ON a.id = l.account_id LEFT JOIN people_list_entry e ON e.list_id = l.id WHERE '.self::VISIBLE.' GROUP BY l.id, a.name ORDER BY max(e.at) DESC NULLS LAST, l.id DESC LIMIT 500', ['me' => $me]);
+        $hidden = '{'.implode(',', $this->mask->hidden($me)).'}';
+
+        return $this->db->rows('SELECT l.id, l.name, l.shared, l.account_id = :me AS own, a.name AS owner, count(e.candidate_id) AS people, max(e.at) AS newest FROM people_list l JOIN account a ON a.id = l.account_id LEFT JOIN people_list_entry e ON e.list_id = l.id AND e.candidate_id <> ALL (CAST(:hidden AS int[])) WHERE '.self::VISIBLE.' GROUP BY l.id, a.name ORDER BY max(e.at) DESC NULLS LAST, l.id DESC LIMIT 500', ['me' => $me->id, 'hidden' => $hidden]);
     }
 
     public function one(int $list, int $me): Record
@@ -31,12 +35,13 @@ final readonly class PeopleLists
         return $this->db->row('SELECT l.id, l.name, l.shared, l.account_id = :me AS own, a.name AS owner, l.created_at FROM people_list l JOIN account a ON a.id = l.account_id WHERE l.id = :id AND '.self::VISIBLE, ['id' => $list, 'me' => $me]) ?? throw Refused::because('missing');
     }
 
-    /** @return list<Record> who is on it, the newest first, with what one compares: headline, town, years, tags, what is on its way, the bar to contact, whether a colleague */
-    public function people(int $list): array
+    /** @return list<Record> who is on it, the newest first, with what one compares: headline, town, years, tags, what is on its way, the bar to contact, whether a colleague; without whom one may not see */
+    public function people(int $list, Account $me): array
     {
         return $this->db->rows("SELECT c.id, c.name, c.headline, c.city, c.years, c.would_move, c.active_on, c.contact_barred_until, g.until AS left_on, c.colleague, e.note, e.at, a.name AS by, (SELECT string_agg(t.name, ', ' ORDER BY lower(t.name)) FROM candidate_tag k JOIN tag t ON t.id = k.tag_id WHERE k.candidate_id = c.id) AS tags,
             (SELECT count(*) FROM application p WHERE p.candidate_id = c.id AND p.state = 'active') AS active
-            FROM people_list_entry e JOIN candidate c ON c.id = e.candidate_id JOIN account a ON a.id = e.account_id LEFT JOIN colleague g ON g.number = c.colleague WHERE e.list_id = :l AND c.erased_at IS NULL ORDER BY e.at DESC, c.id LIMIT ".self::MOST, ['l' => $list]);
+            FROM people_list_entry e JOIN candidate c ON c.id = e.candidate_id JOIN account a ON a.id = e.account_id LEFT JOIN colleague g ON g.number = c.colleague WHERE e.list_id = :l AND c.erased_at IS NULL AND c.id <> ALL (CAST(:hidden AS int[]))
+            ORDER BY e.at DESC, c.id LIMIT ".self::MOST, ['l' => $list, 'hidden' => '{'.implode(',', $this->mask->hidden($me)).'}']);
     }
 
     /** @return list<Record> the lists a person is on, of those one sees */

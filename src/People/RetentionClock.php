@@ -86,7 +86,7 @@ final readonly class RetentionClock implements Periodic
                 return;
             }
             $last = max($until, $now->setTime(0, 0)->modify('+'.Keeping::GRACE_DAYS.' days'));
-            $this->mailing->toCandidate('keep-'.$candidate.'-'.$until->format('Ymd'), $candidate, null, $this->mailing->templateFor('keep_ask', $candidate), ['day' => $last->format('Y-m-d'), 'months' => (string) $this->retention->rules()->future, 'link' => $this->links->issue(GuestLinks::KEEP, $candidate, self::LINK_DAYS)]);
+            $this->mailing->toCandidate('keep-'.$candidate.'-'.$until->format('Ymd'), $candidate, null, $this->mailing->templateFor('keep_ask', $candidate), ['day' => $last->format('Y-m-d'), 'months' => (string) $this->retention->rules()->future, 'link' => $this->links->mailed(GuestLinks::KEEP, $candidate, self::LINK_DAYS)]);
             $this->log->record('candidate.asked_to_stay', 'candidate', $candidate, null, $candidate, ['until' => $until->format('Y-m-d')]);
         });
     }

@@ -6,6 +6,7 @@ namespace Jorvent\People;
 
 use Doctrine\ORM\EntityManagerInterface;
 use Jorvent\Accounts\Access\Access;
+use Jorvent\Accounts\Access\Permission;
 use Jorvent\Accounts\Entity\Account;
 use Jorvent\Core\Fit\Fit;
 use Jorvent\People\Store\FitValues;
@@ -29,7 +30,7 @@ final readonly class SuitingOpenings
         if (null === $facts) {
             return [];
         }
-        [$visible, $parameters] = $this->access->visible($me);
+        [$visible, $parameters] = $this->access->visible($me, Permission::Search);
         $rows = [];
         foreach ($this->db->rows("SELECT r.id, r.number, r.title, s.city, p.stage FROM requisition r JOIN org_unit u ON u.id = r.unit_id JOIN site s ON s.id = r.site_id LEFT JOIN application p ON p.requisition_id = r.id AND p.candidate_id = :c AND p.state = 'active' WHERE r.state = 'approved' AND $visible ORDER BY r.number DESC LIMIT ".self::MOST, ['c' => $candidate] + $parameters) as $row) {
             $rows[$row->int('id')] = $row;

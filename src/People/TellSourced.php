@@ -46,7 +46,7 @@ final readonly class TellSourced implements Periodic
             $this->retention->write([$candidate]);
         }
         $until = $this->db->row('SELECT keep_until FROM candidate WHERE id = :id', ['id' => $candidate])?->strOrNull('keep_until');
-        $this->mailing->toCandidate('tell-'.$candidate, $candidate, null, $this->mailing->templateFor('sourced_tell', $candidate), ['source' => ucfirst($row->str('source')), 'day' => $until ?? '–', 'link' => $this->links->issue(GuestLinks::KEEP, $candidate, self::LINK_DAYS)]);
+        $this->mailing->toCandidate('tell-'.$candidate, $candidate, null, $this->mailing->templateFor('sourced_tell', $candidate), ['source' => ucfirst($row->str('source')), 'day' => $until ?? '–', 'link' => $this->links->mailed(GuestLinks::KEEP, $candidate, self::LINK_DAYS)]);
         $this->db->execute('UPDATE candidate SET tell_by = NULL WHERE id = :id', ['id' => $candidate]);
         $this->log->record('candidate.told', 'candidate', $candidate, null, $candidate, ['source' => $row->str('source')]);
     }

@@ -43,7 +43,7 @@ final readonly class CallBack
                 $application->reopen($application->stage, $this->clock->now());
                 $this->visits->enter($id, $application->stage);
                 if ($tell) {
-                    $this->mailing->toCandidate('called_back-'.$id.'-'.$this->clock->now()->getTimestamp(), $application->candidateId, $requisition, $this->mailing->templateFor('called_back', $application->candidateId), holdSeconds: Mailing::HOLD_SECONDS);
+                    $this->mailing->toCandidate('called_back-'.$id.'-'.bin2hex(random_bytes(8)), $application->candidateId, $requisition, $this->mailing->templateFor('called_back', $application->candidateId), holdSeconds: Mailing::HOLD_SECONDS);
                 }
                 $this->log->record('application.called_back', 'application', $id, $requisition, $application->candidateId, ['stage' => $application->stage->value, 'word' => $tell]);
                 ++$count;

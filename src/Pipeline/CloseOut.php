@@ -34,7 +34,7 @@ final readonly class CloseOut
                 $this->visits->leave($id);
                 $this->log->record('application.closed_out', 'application', $id, $requisition, $application->candidateId, ['reason' => $reason, 'word' => null !== $word]);
                 if (null !== $word) {
-                    $this->mailing->toCandidate('close_out-'.$id.'-'.$this->clock->now()->getTimestamp(), $application->candidateId, $requisition, $word, holdSeconds: Mailing::HOLD_SECONDS);
+                    $this->mailing->toCandidate('close_out-'.$id.'-'.bin2hex(random_bytes(8)), $application->candidateId, $requisition, $word, holdSeconds: Mailing::HOLD_SECONDS);
                 }
             }
             if ([] !== $steps) {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Jorvent\Tests\Integration;
 
+use Jorvent\Accounts\GuestLinks;
 use Jorvent\Careers\Alerts;
 use Jorvent\Careers\ApplyDrafts;
 use Jorvent\Careers\Consent;
@@ -195,7 +196,7 @@ final class CareersSitesTest extends DatabaseTest
         self::assertSelectorTextContains('h1', 'Look into your mail');
         self::assertSame(0, $this->int('SELECT count(*) FROM candidate WHERE email = :e', ['e' => $address]), 'nobody yet');
         $this->deliverAll();
-        self::assertSame(1, preg_match('#/careers/alerts/[0-9a-f]{32}#', self::mailbox($address)[0]['text'], $m));
+        self::assertSame(1, preg_match('#/careers/alerts/[\w-]{20,60}#', self::mailbox($address)[0]['text'], $m));
         $this->click($m[0]);
         self::assertSelectorTextContains('h1', 'We keep you in mind');
         $candidate = $this->int("SELECT id FROM candidate WHERE email = :e AND source = 'kept_in_mind'", ['e' => $address]);
@@ -224,7 +225,8 @@ final class CareersSitesTest extends DatabaseTest
         $before = $this->int('SELECT count(*) FROM candidate');
         $alerts->keepInMind(strtoupper($known->str('email')), ['name' => 'Same Person', 'phone' => '', 'city' => '', 'consent' => '1'], [], null, 'nb', $brand);
         $alerts->keepInMind('gone@post.example', ['name' => 'Gone Soon', 'phone' => '', 'city' => '', 'consent' => '1'], [], null, 'nb', $brand);
-        $key = (string) $this->db()->row('SELECT key FROM opening_alert WHERE lower(email) = lower(:e)', ['e' => $known->str('email')])?->str('key');
+        $alert = $this->int('SELECT id FROM opening_alert WHERE lower(email) = lower(:e)', ['e' => $known->str('email')]);
+        $key = basename($this->get(GuestLinks::class)->issue(GuestLinks::ALERT, $alert, 3));
         $alerts->confirm($key);
         self::assertSame($before, $this->int('SELECT count(*) FROM candidate'), 'no second one');
         $this->clock()->moveTo($this->clock()->now()->modify('+73 hours'));
@@ -312,7 +314,7 @@ final class CareersSitesTest extends DatabaseTest
         };
         $answers = array_map(static fn (int $i): int => $status('/l/status/'.rtrim(strtr(base64_encode(random_bytes(24)), '+/', '-_'), '=')), range(1, 62));
         self::assertSame([410, 429], [$answers[0], $answers[61]]);
-        $real = (string) parse_url($this->get(\Jorvent\Accounts\GuestLinks::class)->issue('status', $this->int('SELECT min(id) FROM application'), 3), \PHP_URL_PATH);
+        $real = (string) parse_url($this->get(GuestLinks::class)->issue('status', $this->int('SELECT min(id) FROM application'), 3), \PHP_URL_PATH);
         self::assertSame(429, $status($real), 'a hit is not told from a miss');
         self::assertSame(200, $status('/careers?lang=en'), 'the site itself goes on');
         $this->client->setServerParameter('REMOTE_ADDR', '10.9.8.7');
@@ -343,7 +345,7 @@ final class CareersSitesTest extends DatabaseTest
         $post('/careers/alerts?lang=en', ['email' => 'alert.'.$address, 'wanted' => ['q' => $s]]);
         $this->deliverAll();
         $confirm = self::mailbox('alert.'.$address)[0]['text'];
-        self::assertSame(1, preg_match('#/careers/alerts/[0-9a-f]{32}#', $confirm, $m));
+        self::assertSame(1, preg_match('#/careers/alerts/[\w-]{20,60}#', $confirm, $m));
         $this->client->request('GET', $m[0].'?lang=en');
         $this->assertNoScript('the alert');
         $this->as('Solveig Aune');

@@ -100,7 +100,7 @@ final class SourcingDeskTest extends DatabaseTest
         $letters->write($one, $requisition->id, $colleague, $text, true);
         self::assertSame([2, 0], [$this->int('SELECT asked FROM candidate WHERE id = :id', ['id' => $one]), $this->int('SELECT answered FROM candidate WHERE id = :id', ['id' => $one])]);
         self::assertContains($one, Bits::ids($this->get(SearchCandidates::class)(new Search('', [new Criterion(Kind::Written)]))->people));
-        self::assertSame(['Mo Bakkerud', 'Solveig Aune'], array_map(static fn ($r): ?string => $r->strOrNull('by'), $letters->trail($one, 2)));
+        self::assertSame(['Mo Bakkerud', 'Solveig Aune'], array_map(static fn ($r): ?string => $r->strOrNull('by'), $letters->trail($one, $this->account('Solveig Aune'), 2)));
         self::assertTrue($letters->answered($one));
         self::assertTrue($letters->answered($one));
         self::assertFalse($letters->answered($one), 'each letter is answered once');

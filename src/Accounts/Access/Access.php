@@ -73,7 +73,8 @@ final class Access implements ResetInterface
      */
     public function visible(Account $account, Permission $permission = Permission::ReadRequisition, string $requisition = 'r'): array
     {
-        $conditions = ["$requisition.requester_id = :me", "$requisition.recruiter_id = :me", "$requisition.manager_id = :me", "$requisition.partner_id = :me"];
+        $parts = Policy::parts($permission);
+        $conditions = self::columns($parts, $requisition);
         $parameters = ['me' => $account->id, 'today' => $this->clock->now()->format('Y-m-d')];
         foreach ($this->grants($account) as $i => $grant) {
             if (\in_array($grant->role, Policy::roles($permission), true)) {
@@ -83,10 +84,55 @@ final class Access implements ResetInterface
             }
         }
         // last, for they look into other tables and are asked only where nothing before them held; sets rather than a look for each row
-        $conditions[] = "$requisition.id IN (SELECT tm.requisition_id FROM team_member tm WHERE tm.account_id = :me)";
-        $conditions[] = "$requisition.id IN (SELECT av.requisition_id FROM approval av WHERE ".Delegations::decides('av').')';
+        $conditions = [...$conditions, ...self::sets($parts, $requisition)];
 
-        return ['('.implode(' OR ', $conditions).')', $parameters];
+        return ['('.implode(' OR ', [] === $conditions ? ['false'] : $conditions).')', $parameters];
+    }
+
+    /**
+     * The parts that stand on the requisition itself.
+     *
+     * @param list<Part> $parts
+     *
+     * @return list<string> conditions
+     */
+    private static function columns(array $parts, string $requisition): array
+    {
+        $columns = ['requester' => 'requester_id', 'recruiter' => 'recruiter_id', 'manager' => 'manager_id', 'partner' => 'partner_id'];
+        $conditions = [];
+        foreach ($parts as $part) {
+            if (isset($columns[$part->value])) {
+                $conditions[] = $requisition.'.'.$columns[$part->value].' = :me';
+            }
+        }
+
+        return $conditions;
+    }
+
+    /**
+     * The parts that stand elsewhere: in the hiring team, with an approval, or with a seat in an interview.
+     *
+     * @param list<Part> $parts
+     *
+     * @return list<string> conditions
+     */
+    private static function sets(array $parts, string $requisition): array
+    {
+        $conditions = [];
+        if ([] !== $parts) {
+            $team = implode("', '", array_map(static fn (Part $p): string => $p->value, $parts));
+            $conditions[] = "$requisition.id IN (SELECT tm.requisition_id FROM team_member tm WHERE tm.account_id = :me AND tm.part IN ('$team'))";
+        }
+        if (\in_array(Part::Approver, $parts, true)) {
+            $decides = Delegations::decides('av');
+            $conditions[] = "$requisition.id IN (SELECT av.requisition_id FROM approval av WHERE av.state <> 'dropped' AND $decides)";
+        }
+        if (\in_array(Part::Interviewer, $parts, true)) {
+            $conditions[] = "$requisition.id IN (SELECT sp.requisition_id FROM interview_seat st JOIN interview si ON si.id = st.interview_id
+                JOIN application sp ON sp.id = si.application_id WHERE st.account_id = :me)";
+        }
+
+        return $conditions;
     }
 
     /** Whether a role sees what a requisition's visibility leaves to roles; an admin sees all, for someone has to. */

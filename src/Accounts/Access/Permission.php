@@ -16,6 +16,8 @@ enum Permission: string
     case Search = 'search';
     case Keep = 'keep';
     case ReadPipeline = 'read_pipeline';
+    case ReadMails = 'read_mails';
+    case ReadScorecards = 'read_scorecards';
     case MovePipeline = 'move_pipeline';
     case CloseOut = 'close_out';
     case ArrangeInterviews = 'arrange_interviews';

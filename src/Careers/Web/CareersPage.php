@@ -116,7 +116,7 @@ final class CareersPage extends PublicPage
     }
 
     /** The link in the mail shows what it is for; the button confirms, so that a program that follows links confirms nothing. */
-    #[Route('/careers/alerts/{key}', name: 'careers_alert_confirm', requirements: ['key' => '[0-9a-f]{32}'], defaults: ['_csrf' => 'public'], methods: ['GET', 'POST'])]
+    #[Route('/careers/alerts/{key}', name: 'careers_alert_confirm', requirements: ['key' => '[\w-]{20,60}'], defaults: ['_csrf' => 'public'], methods: ['GET', 'POST'])]
     public function confirm(string $key, Request $request, Alerts $alerts): Response
     {
         $alert = $alerts->find($key);
@@ -131,7 +131,7 @@ final class CareersPage extends PublicPage
     }
 
     /** One click ends it: a person's on the page, or a mail reader's own button, which sends no token (RFC 8058). */
-    #[Route('/careers/alerts/{key}/end', name: 'careers_alert_end', requirements: ['key' => '[0-9a-f]{32}'], defaults: ['_csrf' => 'signed'], methods: ['GET', 'POST'])]
+    #[Route('/careers/alerts/{key}/end', name: 'careers_alert_end', requirements: ['key' => '[\w-]{20,60}'], defaults: ['_csrf' => 'signed'], methods: ['GET', 'POST'])]
     public function end(string $key, Request $request, Alerts $alerts): Response
     {
         $alert = $alerts->find($key);

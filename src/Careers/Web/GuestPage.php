@@ -123,8 +123,11 @@ final class GuestPage extends PublicPage
         $this->inLanguage($request, $row->str('locale'));
         $status = $twice = null;
         if ($request->isMethod('POST')) {
-            [$status, $twice] = $confirm($link->subject);
-            $this->links->useUp($link);
+            try {
+                [$status, $twice] = $this->links->once($link, static fn (): array => $confirm($link->subject));
+            } catch (Refused) {
+                return $this->gone($request);
+            }
         }
 
         return $this->publicPage($request, 'careers/confirm.html.twig', ['hiring' => $row, 'application' => $row, 'status' => $status, 'twice' => $twice]);
@@ -191,11 +194,10 @@ final class GuestPage extends PublicPage
             try {
                 $answer = Input::of($request)->choice('do', KeepAnswer::class);
                 $said = KeepAnswer::Keep === $answer ? 'kept' : 'erased';
-                match ($answer) {
+                $this->links->once($link, static fn () => match ($answer) {
                     KeepAnswer::Keep => $retention->renew($link->subject),
                     KeepAnswer::Erase => $erase($link->subject, 'answered'),
-                };
-                $this->links->useUp($link);
+                });
             } catch (Refused $refused) {
                 [$said, $errors] = [null, Errors::of($refused->refusals)];
             }

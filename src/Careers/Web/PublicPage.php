@@ -68,7 +68,7 @@ abstract class PublicPage extends Page
     /** An opening that can no longer be applied for: its last day is over, or it was closed while someone was writing. */
     protected function closed(Request $request, Record $opening, ?Record $draft = null): Response
     {
-        return $this->publicPage($request, 'careers/closed.html.twig', ['opening' => $opening, 'draft' => $draft, 'late' => $opening->bool('late'), 'days' => ApplyDrafts::DAYS], 410);
+        return $this->publicPage($request, 'careers/closed.html.twig', ['opening' => $opening, 'draft' => $draft, 'draft_key' => $request->attributes->getString('key'), 'late' => $opening->bool('late'), 'days' => ApplyDrafts::DAYS], 410);
     }
 
     /** A code in the address: small hexadecimal letters, or nothing. */

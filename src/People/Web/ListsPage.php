@@ -63,13 +63,13 @@ final class ListsPage extends Page
             throw $this->createNotFoundException();
         }
 
-        return SheetWriter::response($format, 'list', ['name', 'headline', 'town', 'years', 'tags', 'on the way', 'note', 'list'], array_map(static fn (Record $p): array => [$p->str('name'), $p->str('headline'), $p->strOrNull('city') ?? '', $p->strOrNull('years') ?? '', $p->strOrNull('tags') ?? '', $p->int('active'), $p->str('note'), $name], $this->lists->people($people)));
+        return SheetWriter::response($format, 'list', ['name', 'headline', 'town', 'years', 'tags', 'on the way', 'note', 'list'], array_map(static fn (Record $p): array => [$p->str('name'), $p->str('headline'), $p->strOrNull('city') ?? '', $p->strOrNull('years') ?? '', $p->strOrNull('tags') ?? '', $p->int('active'), $p->str('note'), $name], $this->lists->people($people, $this->me())));
     }
 
     private function page(int $list, Errors $errors, ?Input $input): Response
     {
         $me = $this->me()->id;
-        $all = $this->lists->of($me);
+        $all = $this->lists->of($this->me());
         $list = 0 === $list ? ($all[0] ?? null)?->int('id') ?? 0 : $list;
         try {
             $one = 0 === $list ? null : $this->lists->one($list, $me);
@@ -77,6 +77,6 @@ final class ListsPage extends Page
             throw $this->createNotFoundException();
         }
 
-        return $this->render('people/lists.html.twig', ['all' => $all, 'one' => $one, 'people' => null === $one ? [] : $this->lists->people($list), 'errors' => $errors, 'input' => $input], new Response(status: $errors->any() ? 422 : 200));
+        return $this->render('people/lists.html.twig', ['all' => $all, 'one' => $one, 'people' => null === $one ? [] : $this->lists->people($list, $this->me()), 'errors' => $errors, 'input' => $input], new Response(status: $errors->any() ? 422 : 200));
     }
 }

@@ -7,7 +7,7 @@ namespace Jorvent\People\Web;
 use Jorvent\Accounts\Access\Access;
 use Jorvent\Accounts\Access\Permission;
 use Jorvent\Accounts\Access\Subject;
-use Jorvent\Activity\ActivityLog;
+use Jorvent\Activity\ReadLog;
 use Jorvent\Core\Resume\Blind;
 use Jorvent\Core\Resume\Kinds;
 use Jorvent\Core\Resume\Timeline;
@@ -15,6 +15,7 @@ use Jorvent\People\Colleagues;
 use Jorvent\People\FoundPeople;
 use Jorvent\People\Merge;
 use Jorvent\People\PersonRecord;
+use Jorvent\People\PersonShown;
 use Jorvent\People\Readings;
 use Jorvent\People\ResumeOut;
 use Jorvent\People\Retention;
@@ -36,7 +37,7 @@ use Symfony\Component\Routing\Attribute\Route;
 final class PersonPage extends Page
 {
     #[Route('/people/{candidate}', name: 'person', requirements: ['candidate' => '\d{1,9}'], methods: ['GET'])]
-    public function show(int $candidate, Db $db, ActivityLog $log, SamePerson $same, Merge $merge, Retention $retention, Readings $readings, PersonRecord $record, Colleagues $colleagues, Access $access, Subject $_subject, ClockInterface $clock): Response
+    public function show(int $candidate, Db $db, ReadLog $log, PersonShown $shown, SamePerson $same, Merge $merge, Retention $retention, Readings $readings, PersonRecord $record, Colleagues $colleagues, Access $access, Subject $_subject, ClockInterface $clock): Response
     {
         // old links lead to whom they were made one with
         $person = $db->row("SELECT c.*, array_to_json(c.permits)::text AS permits_json, (SELECT asked_at FROM data_request WHERE candidate_id = c.id AND kind = 'forget' AND done_at IS NULL) AS forget_asked_at FROM candidate c WHERE c.id = :id", ['id' => $candidate]) ?? throw $this->createNotFoundException();
@@ -50,17 +51,19 @@ final class PersonPage extends Page
         $sheet = $record->sheet($candidate, $this->me()->id);
         $read = null === $newest ? null : $readings->of($newest);
         $now = $clock->now();
+        $me = $this->me();
+        $corrects = $access->allows($me, Permission::CorrectPerson, $_subject);
+        $applications = $shown->applications($candidate, $me);
 
         return $this->render('people/person.html.twig', [
-            'may_set' => $access->allows($this->me(), Permission::CorrectPerson, $_subject), 'tags' => $sheet->objects('tags'), 'all_tags' => $sheet->objects('all_tags'), 'on_lists' => $sheet->objects('on_lists'), 'lists' => $sheet->objects('lists'),
+            'may_set' => $corrects, 'tags' => $sheet->objects('tags'), 'all_tags' => $sheet->objects('all_tags'), 'on_lists' => $sheet->objects('on_lists'), 'lists' => $sheet->objects('lists'),
             'standing' => $colleagues->standing($candidate), 'newest' => $newest, 'timeline' => null === $read ? null : Timeline::of($read['items']['spells'], $read['items']['education'], 12 * (int) $now->format('Y') + (int) $now->format('n') - 1), 'months' => $read['months'] ?? null, 'kinds' => null === $read ? null : Kinds::months($read['items']['spells'], 12 * (int) $now->format('Y') + (int) $now->format('n') - 1), 'skills' => $read['reading']['skills'] ?? [],
             'person' => $person,
-            'applications' => $db->rows('SELECT p.id, p.stage, p.state, p.origin, p.score, p.fit, p.fit_parts, p.knock_out, p.applied_at, p.entered_at, r.number, r.title, s.city FROM application p JOIN requisition r ON r.id = p.requisition_id JOIN site s ON s.id = r.site_id WHERE p.candidate_id IN (SELECT CAST(:id AS int) UNION SELECT id FROM candidate WHERE merged_into = :id) ORDER BY p.id DESC', ['id' => $candidate]),
+            'applications' => $applications['read'], 'elsewhere' => $applications['more'],
             'resumes' => $resumes,
-            'mails' => $db->rows("SELECT * FROM (SELECT o.created_at AS at, o.state, NULL AS sender, p.content ->> 'subject' AS subject, p.content ->> 'text' AS text FROM outbox o LEFT JOIN personal_value p ON p.id = o.personal_id WHERE o.candidate_id = :id AND o.kind = 'mail'
-                UNION ALL SELECT m.came_at, 'came', v.content ->> 'from', v.content ->> 'subject', v.content ->> 'text' FROM mail_in m JOIN personal_value v ON v.id = m.personal_id WHERE v.candidate_id = :id AND v.content IS NOT NULL) x ORDER BY at DESC LIMIT 30", ['id' => $candidate]),
+            'mails' => $shown->mails($candidate, $me, $corrects),
             'notes' => $record->notes($candidate), 'countries' => $person->strings('permits_json'),
-            'rows' => $log->ofCandidate($candidate), 'like' => $same->likeCandidate($candidate), 'merges' => $merge->into($candidate), 'grounds' => $retention->grounds([$candidate])[$candidate] ?? [],
+            'rows' => $log->ofCandidate($candidate, $me, $corrects), 'like' => $same->likeCandidate($candidate), 'merges' => $merge->into($candidate), 'grounds' => $retention->grounds([$candidate])[$candidate] ?? [],
         ]);
     }
 

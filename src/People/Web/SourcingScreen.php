@@ -156,7 +156,7 @@ final readonly class SourcingScreen
 
         return [
             'highlighted' => $this->highlighter->mark($person['text'], $looked), 'titles' => array_map(static fn (Stint $s): string => $s->title, $profile->stints ?? []), 'passages' => $this->one->passages($person), 'life' => null === $profile ? null : $this->one->life($profile, $result->rows, $looked),
-            'trail' => 0 === $id ? [] : $this->letters->trail($id), 'elsewhere' => 0 === $id ? ['read' => [], 'more' => 0] : $this->one->pipelines($id, $requisition->id, $me), 'blockers' => 0 === $id ? [] : $this->blockers->of($requisition->id, [$id])[$id] ?? [],
+            'trail' => 0 === $id ? [] : $this->letters->trail($id, $me), 'elsewhere' => 0 === $id ? ['read' => [], 'more' => 0] : $this->one->pipelines($id, $requisition->id, $me), 'blockers' => 0 === $id ? [] : $this->blockers->of($requisition->id, [$id])[$id] ?? [],
         ];
     }
 

@@ -22,7 +22,7 @@ final class Deliver
     private array $carriers = [];
 
     /** @param iterable<Carrier> $carriers */
-    public function __construct(private readonly Db $db, private readonly ClockInterface $clock, private readonly LoggerInterface $logger, #[AutowireIterator(Carrier::class)] iterable $carriers)
+    public function __construct(private readonly Db $db, private readonly ClockInterface $clock, private readonly LoggerInterface $logger, private readonly SealedSecrets $secrets, #[AutowireIterator(Carrier::class)] iterable $carriers)
     {
         foreach ($carriers as $carrier) {
             $this->carriers[$carrier->kind()] = $carrier;
@@ -34,14 +34,14 @@ final class Deliver
     {
         return $this->db->transaction(function (): bool {
             $row = $this->db->row(
-                "SELECT o.id, o.kind, o.key, o.subject_id, o.payload, o.attempts, p.content FROM outbox o LEFT JOIN personal_value p ON p.id = o.personal_id
+                "SELECT o.id, o.kind, o.key, o.subject_id, o.payload, o.attempts, o.sealed, p.content FROM outbox o LEFT JOIN personal_value p ON p.id = o.personal_id
                  WHERE o.state = 'waiting' AND o.available_at <= :now ORDER BY o.available_at, o.id LIMIT 1 FOR UPDATE OF o SKIP LOCKED",
                 ['now' => $this->clock->now()],
             );
             if (null === $row) {
                 return false;
             }
-            $this->attempt(new Item($row->int('id'), $row->str('kind'), $row->str('key'), $row->int('subject_id'), $row->json('payload'), $row->json('content'), $row->int('attempts')));
+            $this->attempt(new Item($row->int('id'), $row->str('kind'), $row->str('key'), $row->int('subject_id'), $row->json('payload'), $row->json('content'), $row->int('attempts'), $this->secrets->open($row->strOrNull('sealed'))));
 
             return true;
         });
@@ -52,7 +52,7 @@ final class Deliver
         $carrier = $this->carriers[$item->kind] ?? throw new \LogicException('Nobody carries "'.$item->kind.'".');
         try {
             $this->db->transaction(static fn () => $carrier->deliver($item));
-            $this->db->execute("UPDATE outbox SET state = 'delivered', attempts = attempts + 1, delivered_at = :now, last_error = NULL WHERE id = :id", ['id' => $item->id, 'now' => $this->clock->now()]);
+            $this->db->execute("UPDATE outbox SET state = 'delivered', attempts = attempts + 1, delivered_at = :now, last_error = NULL, sealed = NULL WHERE id = :id", ['id' => $item->id, 'now' => $this->clock->now()]);
         } catch (NotBefore $e) {
             $this->db->execute('UPDATE outbox SET available_at = :at, last_error = :error WHERE id = :id', ['id' => $item->id, 'at' => $e->until, 'error' => $e->getMessage()]);
         } catch (NotNow $e) {

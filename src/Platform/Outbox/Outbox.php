@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Jorvent\Platform\Outbox;
 
 use Jorvent\Platform\Database\Db;
+use Jorvent\Platform\Security\Secret;
 use Psr\Clock\ClockInterface;
 
 /**
@@ -13,15 +14,16 @@ use Psr\Clock\ClockInterface;
  */
 final readonly class Outbox
 {
-    public function __construct(private Db $db, private ClockInterface $clock)
+    public function __construct(private Db $db, private ClockInterface $clock, private SealedSecrets $secrets)
     {
     }
 
     /**
      * @param array<string, mixed> $payload  ids and facts, nothing personal
-     * @param array<string, mixed> $personal what names or shows a person: addresses, texts
+     * @param array<string, mixed>  $personal what names or shows a person: addresses, texts
+     * @param array<string, Secret> $secrets  by the name of their mark in the text
      */
-    public function add(string $kind, string $key, string $subjectKind, int $subjectId, array $payload = [], ?int $requisitionId = null, ?int $candidateId = null, array $personal = [], ?int $accountId = null): void
+    public function add(string $kind, string $key, string $subjectKind, int $subjectId, array $payload = [], ?int $requisitionId = null, ?int $candidateId = null, array $personal = [], ?int $accountId = null, array $secrets = []): void
     {
         if (0 !== $this->db->int('SELECT count(*) FROM outbox WHERE key = :key', ['key' => $key])) {
             return;
@@ -30,19 +32,30 @@ final readonly class Outbox
         $this->db->insert('outbox', [
             'kind' => $kind, 'key' => $key, 'subject_kind' => $subjectKind, 'subject_id' => $subjectId, 'payload' => [] === $payload ? new \stdClass() : $payload, 'requisition_id' => $requisitionId, 'candidate_id' => $candidateId,
             'personal_id' => [] === $personal ? null : $this->db->insert('personal_value', ['candidate_id' => $candidateId, 'account_id' => $accountId, 'content' => $personal]),
-            'available_at' => $now, 'created_at' => $now,
+            'sealed' => $this->secrets->seal($secrets), 'available_at' => $now, 'created_at' => $now,
         ]);
     }
 
     /** @return bool whether there was something to try again */
     public function tryAgain(int $id): bool
     {
-        return 1 === $this->db->execute("UPDATE outbox SET state = 'waiting', attempts = 0, available_at = :now WHERE id = :id AND state = 'failed'", ['id' => $id, 'now' => $this->clock->now()]);
+        return $this->db->transaction(function () use ($id): bool {
+            $row = $this->db->row("SELECT sealed FROM outbox WHERE id = :id AND state = 'failed' FOR UPDATE", ['id' => $id]);
+            if (null === $row) {
+                return false;
+            }
+            $this->db->execute(
+                "UPDATE outbox SET state = 'waiting', attempts = 0, available_at = :now, sealed = :sealed WHERE id = :id",
+                ['id' => $id, 'now' => $this->clock->now(), 'sealed' => $this->secrets->anew($row->strOrNull('sealed'))],
+            );
+
+            return true;
+        });
     }
 
     /** @return int how many were still waiting and now never go */
     public function drop(string $keyPrefix): int
     {
-        return $this->db->execute("UPDATE outbox SET state = 'dropped' WHERE state = 'waiting' AND starts_with(key, :key)", ['key' => $keyPrefix]);
+        return $this->db->execute("UPDATE outbox SET state = 'dropped', sealed = NULL WHERE state = 'waiting' AND starts_with(key, :key)", ['key' => $keyPrefix]);
     }
 }

@@ -16,6 +16,7 @@ use Jorvent\Platform\Drawing\LadderBar;
 use Jorvent\Platform\Drawing\Mark;
 use Jorvent\Platform\Drawing\ProcessBand;
 use Jorvent\Platform\Drawing\ShareBar;
+use Jorvent\Platform\Security\Secret;
 use Psr\Clock\ClockInterface;
 use Symfony\Bundle\SecurityBundle\Security;
 use Symfony\Contracts\Translation\TranslatorInterface;
@@ -71,6 +72,13 @@ final readonly class JorventTwig
         $at = (\is_string($day) ? new \DateTimeImmutable($day) : \DateTimeImmutable::createFromInterface($day))->setTimezone(new \DateTimeZone($zone));
 
         return $at->format($at->format('Y') === $this->clock->now()->format('Y') ? 'D j M' : 'D j M Y');
+    }
+
+    /** The kept copy of a mail: where a personal link stood, it says so. */
+    #[AsTwigFilter('kept_mail')]
+    public function keptMail(?string $text): string
+    {
+        return Secret::shown($text ?? '', $this->words->trans('mail.link_was_here'));
     }
 
     #[AsTwigFilter('moment')]

@@ -5,7 +5,8 @@ declare(strict_types=1);
 namespace Jorvent\Requisitions\Web;
 
 use Jorvent\Accounts\Access\Permission;
-use Jorvent\Activity\ActivityLog;
+use Jorvent\Accounts\Access\Subject;
+use Jorvent\Activity\ReadLog;
 use Jorvent\Platform\Web\Gate;
 use Jorvent\Platform\Web\Page;
 use Jorvent\Requisitions\RequisitionViews;
@@ -20,11 +21,11 @@ final class HistoryPage extends Page
 
     #[Gate(Permission::ReadRequisition, Gate::REQUISITION)]
     #[Route('/r/{number}/history', name: 'history', requirements: ['number' => '\d{1,9}'], methods: ['GET'])]
-    public function show(int $number, Request $request, RequisitionViews $views, ActivityLog $log): Response
+    public function show(int $number, Request $request, RequisitionViews $views, ReadLog $log, Subject $_subject): Response
     {
         $view = $views->byNumber($number);
         $before = self::whole($request, 'before');
-        $rows = $log->ofRequisition($view->id(), $before > 0 ? $before : null, self::ROWS + 1);
+        $rows = $log->ofRequisition($_subject, $this->me(), $before > 0 ? $before : null, self::ROWS + 1);
 
         return $this->render('requisitions/history.html.twig', ['view' => $view, 'rows' => \array_slice($rows, 0, self::ROWS), 'more' => \count($rows) > self::ROWS]);
     }
