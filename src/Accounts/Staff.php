@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Jorvent\Accounts;
 
 use Doctrine\ORM\EntityManagerInterface;
+use Jorvent\Accounts\Access\Access;
+use Jorvent\Accounts\Access\Permission;
 use Jorvent\Accounts\Access\Role;
 use Jorvent\Accounts\Entity\Account;
 use Jorvent\Activity\ActivityLog;
@@ -20,24 +22,24 @@ final readonly class Staff
 {
     private const INVITATION_DAYS = 14;
 
-    public function __construct(private Db $db, private EntityManagerInterface $entities, private ClockInterface $clock, private ActivityLog $log, private ForgottenPassword $passwords, private ReachList $reach)
+    public function __construct(private Db $db, private EntityManagerInterface $entities, private ClockInterface $clock, private ActivityLog $log, private ForgottenPassword $passwords, private ReachList $reach, private Access $access)
     {
     }
 
-    public function invite(string $name, string $email, string $title, string $zone, string $role, int $unit): int
+    public function invite(string $name, string $email, string $title, string $zone, string $role, int $unit, Account $by): int
     {
         Refused::unlessEmpty(array_values(array_filter([
             '' === $name ? new Refusal('name', 'missing') : null, false === filter_var($email, \FILTER_VALIDATE_EMAIL, \FILTER_FLAG_EMAIL_UNICODE) ? new Refusal('email', 'email_wrong') : null,
             null === WorkingHours::zone($zone) ? new Refusal('zone', 'zone_unknown') : null, null === Role::tryFrom($role) ? new Refusal('role', 'missing') : null,
-            0 === $this->db->int('SELECT count(*) FROM org_unit WHERE id = :id', ['id' => $unit]) ? new Refusal('unit', 'missing') : null,
+            $this->within($by, $unit) ? null : new Refusal('unit', 'unit_outside_reach'),
             0 !== $this->db->int('SELECT count(*) FROM account WHERE lower(email) = lower(:e)', ['e' => $email]) ? new Refusal('email', 'email_known') : null,
         ])));
 
-        return $this->db->transaction(function () use ($name, $email, $title, $zone, $role, $unit): int {
+        return $this->db->transaction(function () use ($name, $email, $title, $zone, $role, $unit, $by): int {
             $account = new Account($name, $email, $title, $zone, null, $unit, $this->clock->now());
             $this->entities->persist($account);
             $this->entities->flush();
-            $this->grant($account->id, $role, $unit);
+            $this->grant($account->id, $role, $unit, $by);
             $this->passwords->send($account->id, 'You are invited to Jorvent', 'You have been invited to hire with Jorvent. Choose a password here within two weeks:', self::INVITATION_DAYS);
             $this->log->record('account.invited', 'account', $account->id);
 
@@ -45,8 +47,14 @@ final readonly class Staff
         });
     }
 
-    public function grant(int $account, string $role, int $unit): void
+    public function grant(int $account, string $role, int $unit, Account $by): void
     {
+        if (!$this->within($by, $unit)) {
+            throw Refused::because('unit_outside_reach', 'unit');
+        }
+        if (0 === $this->db->int('SELECT count(*) FROM account WHERE id = :id AND active', ['id' => $account])) {
+            throw Refused::because('missing');
+        }
         if (null === Role::tryFrom($role)) {
             throw Refused::because('missing', 'role');
         }
@@ -58,11 +66,14 @@ final readonly class Staff
         });
     }
 
-    public function revoke(int $grant, int $by): void
+    public function revoke(int $grant, Account $by): void
     {
         $this->db->transaction(function () use ($grant, $by): void {
             $row = $this->db->row('SELECT account_id, role, unit_id FROM account_grant WHERE id = :id FOR UPDATE', ['id' => $grant]) ?? throw Refused::because('missing');
-            if ('admin' === $row->str('role') && ($row->int('account_id') === $by || 1 === $this->db->int("SELECT count(DISTINCT g.account_id) FROM account_grant g JOIN account a ON a.id = g.account_id WHERE g.role = 'admin' AND a.active"))) {
+            if (!$this->within($by, $row->int('unit_id'))) {
+                throw Refused::because('unit_outside_reach');
+            }
+            if ('admin' === $row->str('role') && ($row->int('account_id') === $by->id || 1 === $this->db->int("SELECT count(DISTINCT g.account_id) FROM account_grant g JOIN account a ON a.id = g.account_id WHERE g.role = 'admin' AND a.active"))) {
                 throw Refused::because('last_admin');
             }
             $this->db->execute('DELETE FROM account_grant WHERE id = :id', ['id' => $grant]);
@@ -84,10 +95,13 @@ final readonly class Staff
     }
 
     /** Deactivates someone; requisitions, approvals, interviews and posts go to another in the same step. */
-    public function letGo(int $account, ?int $to, int $by): void
+    public function letGo(int $account, ?int $to, Account $by): void
     {
-        if ($account === $by) {
+        if ($account === $by->id) {
             throw Refused::because('not_yourself');
+        }
+        if (!$this->manages($by, $account)) {
+            throw Refused::because('person_outside_reach');
         }
         $this->db->transaction(function () use ($account, $to): void {
             $leaving = $this->entities->find(Account::class, $account) ?? throw Refused::because('missing');
@@ -100,6 +114,55 @@ final readonly class Staff
             $leaving->deactivate();
             $this->log->record('account.deactivated', 'account', $account, change: ['to' => $to]);
         });
+    }
+
+    /** Whether a unit lies where someone gives and takes roles. */
+    public function within(Account $by, int $unit): bool
+    {
+        $path = $this->db->row('SELECT path FROM org_unit WHERE id = :id', ['id' => $unit])?->str('path');
+
+        return null !== $path && $this->covered($by, $path);
+    }
+
+    /** Whether all that a person is and may lies there; who belongs nowhere yet is managed from the root. */
+    public function manages(Account $by, int $account): bool
+    {
+        if ($this->access->allows($by, Permission::Administer)) {
+            return true;
+        }
+        $paths = array_map(static fn ($row): string => $row->str('path'), $this->db->rows(
+            'SELECT u.path FROM account a JOIN org_unit u ON u.id = a.unit_id WHERE a.id = :a
+             UNION SELECT u.path FROM account_grant g JOIN org_unit u ON u.id = g.unit_id WHERE g.account_id = :a',
+            ['a' => $account],
+        ));
+
+        return [] !== $paths && [] === array_filter($paths, fn (string $path): bool => !$this->covered($by, $path));
+    }
+
+    /** @return array{string, array<string, string>} a condition: those who belong to where someone manages, or hold a role there; "a" is the account */
+    public function managed(Account $by): array
+    {
+        if ($this->access->allows($by, Permission::Administer)) {
+            return ['true', []];
+        }
+        $parameters = [];
+        foreach ($this->access->reach($by, Permission::ManageStaff) as $i => $path) {
+            $parameters['managed'.$i] = $path;
+        }
+        $under = implode(' OR ', array_map(static fn (string $name): string => "starts_with(mu.path, :$name)", array_keys($parameters))) ?: 'false';
+
+        return ["EXISTS (SELECT 1 FROM org_unit mu WHERE ($under) AND (mu.id = a.unit_id OR mu.id IN (SELECT mg.unit_id FROM account_grant mg WHERE mg.account_id = a.id)))", $parameters];
+    }
+
+    public function covered(Account $by, string $path): bool
+    {
+        foreach ($this->access->reach($by, Permission::ManageStaff) as $root) {
+            if (str_starts_with($path, $root)) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     private function handOver(int $from, int $to): void

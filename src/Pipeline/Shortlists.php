@@ -7,6 +7,7 @@ namespace Jorvent\Pipeline;
 use Doctrine\ORM\EntityManagerInterface;
 use Jorvent\Accounts\GuestLinks;
 use Jorvent\Activity\ActivityLog;
+use Jorvent\Core\Resume\Blind;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
@@ -26,10 +27,11 @@ final readonly class Shortlists
 
     /**
      * @param list<int> $ids
+     * @param bool      $contacts whether the guest sees how to reach them
      *
      * @return string the link, which can not be read back later
      */
-    public function share(int $requisitionId, array $ids, string $guest, int $by): string
+    public function share(int $requisitionId, array $ids, string $guest, int $by, bool $contacts = false): string
     {
         match (true) {
             [] === $ids => throw Refused::because('nobody_marked'),
@@ -38,12 +40,12 @@ final readonly class Shortlists
             default => null,
         };
 
-        return $this->db->transaction(function () use ($requisitionId, $ids, $guest, $by): string {
+        return $this->db->transaction(function () use ($requisitionId, $ids, $guest, $by, $contacts): string {
             $requisition = $this->entities->find(Requisition::class, $requisitionId) ?? throw new \LogicException('No such requisition.');
             if (!$requisition->isApproved()) {
                 throw Refused::because('not_approved');
             }
-            $id = $this->db->insert('shortlist', ['requisition_id' => $requisitionId, 'guest' => trim($guest), 'shared_by' => $by, 'shared_at' => $this->clock->now()]);
+            $id = $this->db->insert('shortlist', ['requisition_id' => $requisitionId, 'guest' => trim($guest), 'shared_by' => $by, 'shared_at' => $this->clock->now(), 'contacts' => $contacts]);
             foreach ($ids as $application) {
                 $candidate = $this->applications->lock($application, $requisitionId)->candidateId;
                 $this->db->execute('INSERT INTO shortlist_entry (shortlist_id, application_id) VALUES (:s, :a)', ['s' => $id, 'a' => $application]);
@@ -84,11 +86,39 @@ final readonly class Shortlists
              FROM shortlist_entry e JOIN shortlist s ON s.id = e.shortlist_id WHERE e.application_id = :a ORDER BY s.id DESC", ['a' => $application, 'now' => $this->clock->now()]);
     }
 
-    /** @return list<Record> the people of a shortlist as a guest reads them: no contacts, no messages, nothing of other requisitions */
+    /**
+     * The people of a shortlist as a guest reads them: no messages, nothing of other requisitions, and in the resume no way to reach
+     * them unless that was chosen.
+     *
+     * @return list<array{application_id: int, title: string, guest: string, name: string, headline: string, city: string|null, reach: list<string>, text: string, vote: string|null, comment: string|null}>
+     */
     public function people(int $shortlist): array
     {
-        return $this->db->rows(
-            'SELECT e.application_id, e.vote, e.comment, c.name, c.headline, c.city, p.fit, p.fit_parts, r.title, s.guest, x.text FROM shortlist_entry e JOIN shortlist s ON s.id = e.shortlist_id JOIN application p ON p.id = e.application_id JOIN candidate c ON c.id = p.candidate_id JOIN requisition r ON r.id = s.requisition_id
-             LEFT JOIN LATERAL (SELECT text FROM resume WHERE candidate_id = c.id ORDER BY created_at DESC, id DESC LIMIT 1) x ON true WHERE e.shortlist_id = :s AND c.erased_at IS NULL ORDER BY p.fit DESC NULLS LAST, c.name', ['s' => $shortlist]);
+        $rows = $this->db->rows(
+            'SELECT e.application_id, e.vote, e.comment, c.name, c.headline, c.city, c.email, c.phone, r.title, s.guest, s.contacts, x.text
+             FROM shortlist_entry e JOIN shortlist s ON s.id = e.shortlist_id JOIN application p ON p.id = e.application_id
+                JOIN candidate c ON c.id = p.candidate_id JOIN requisition r ON r.id = s.requisition_id
+                LEFT JOIN LATERAL (SELECT text FROM resume WHERE candidate_id = c.id ORDER BY created_at DESC, id DESC LIMIT 1) x ON true
+             WHERE e.shortlist_id = :s AND c.erased_at IS NULL ORDER BY p.fit DESC NULLS LAST, c.name',
+            ['s' => $shortlist],
+        );
+
+        return array_map(self::shown(...), $rows);
+    }
+
+    /** @return array{application_id: int, title: string, guest: string, name: string, headline: string, city: string|null, reach: list<string>, text: string, vote: string|null, comment: string|null} */
+    private static function shown(Record $row): array
+    {
+        $contacts = $row->bool('contacts');
+        $reach = array_values(array_filter([$row->strOrNull('email'), $row->strOrNull('phone')], is_string(...)));
+        $text = $row->strOrNull('text') ?? '';
+        $headline = $row->strOrNull('headline') ?? '';
+        $hide = static fn (string $of): string => $contacts ? $of : Blind::without($of, $reach);
+
+        return [
+            'application_id' => $row->int('application_id'), 'title' => $row->str('title'), 'guest' => $row->str('guest'), 'name' => $row->str('name'),
+            'headline' => $hide($headline), 'city' => $row->strOrNull('city'), 'reach' => $contacts ? $reach : [], 'text' => $hide($text),
+            'vote' => $row->strOrNull('vote'), 'comment' => $row->strOrNull('comment'),
+        ];
     }
 }

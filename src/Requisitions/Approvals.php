@@ -8,7 +8,9 @@ use Jorvent\Accounts\Delegations;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Core\Workflow\ApprovalRound;
 use Jorvent\Core\Workflow\ApprovalStep;
+use Jorvent\Core\Workflow\Approvers;
 use Jorvent\Core\Workflow\Decision;
+use Jorvent\Core\Workflow\Standing;
 use Jorvent\Messages\Mailing;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
@@ -27,42 +29,85 @@ final readonly class Approvals
     {
         $this->drop($requisition, $offer);
         $round = $this->round($requisition, $offer) + 1;
-        foreach ($this->holders($requisition, $unit, $steps) as [$step, $holder]) {
+        foreach ($this->chosen($requisition, $offer, $unit, $steps) as ['step' => $step, 'id' => $holder, 'as' => $as]) {
+            $data = $step->data + (null === $as || Standing::Post === $as ? [] : ['instead' => $as->value]);
             $this->db->insert('approval', [
-                'requisition_id' => $requisition, 'offer_id' => $offer, 'round' => $round, 'rank' => $step->rank, 'group_id' => $step->group, 'any_of' => $step->anyOf, 'post' => $step->post->value, 'approver_id' => $holder, 'reason' => $step->reason,
-                'reason_data' => [] === $step->data ? new \stdClass() : $step->data, 'asked_at' => $this->clock->now(),
+                'requisition_id' => $requisition, 'offer_id' => $offer, 'round' => $round, 'rank' => $step->rank, 'group_id' => $step->group, 'any_of' => $step->anyOf,
+                'post' => $step->post->value, 'approver_id' => $holder ?? throw Refused::because('nobody_can_decide', '', ['post' => $step->post->value]),
+                'reason' => $step->reason, 'reason_data' => [] === $data ? new \stdClass() : $data, 'asked_at' => $this->clock->now(),
             ]);
         }
         $this->settle($requisition, $offer);
     }
 
     /**
-     * Who would be asked. Who asks for the hire does not agree to it: the post above does, if someone else holds it; who has left holds no post.
+     * Who would be asked. Who asks for the hire and who composed the offer do not agree to it: the post above does, else whoever stands above in
+     * the organisation, else an admin of the unit.
      *
      * @param list<ApprovalStep> $steps
      *
-     * @return list<array{ApprovalStep, int}> with the id of the person
-     *
-     * @throws Refused when nobody can be asked for a step
+     * @return list<array{step: ApprovalStep, id: int|null, as: Standing|null}> id null where nobody can be asked
      */
-    public function holders(?int $requisition, int $unit, array $steps): array
+    public function chosen(?int $requisition, ?int $offer, int $unit, array $steps): array
     {
-        $requester = null === $requisition ? 0 : $this->db->int('SELECT requester_id FROM requisition WHERE id = :id', ['id' => $requisition]);
-        $found = [];
-        foreach ($steps as $step) {
-            $holders = $this->db->rows(
-                'SELECT h.account_id FROM post_holder h JOIN org_unit u ON u.id = h.unit_id JOIN org_unit mine ON starts_with(mine.path, u.path) JOIN account a ON a.id = h.account_id
-                 WHERE mine.id = :unit AND h.post = :post AND a.active ORDER BY length(u.path) DESC',
-                ['unit' => $unit, 'post' => $step->post->value],
-            );
-            if ([] === $holders) {
-                throw Refused::because('nobody_holds_post', '', ['post' => $step->post->value]);
+        $chain = array_map(fn (ApprovalStep $step): array => ['step' => $step, 'people' => $this->people($unit, $step->post->value)], $steps);
+
+        return Approvers::choose($chain, $this->excluded($requisition, $offer));
+    }
+
+    /** @return list<int> who asks, and who composed what is to be agreed to */
+    private function excluded(?int $requisition, ?int $offer): array
+    {
+        return array_map(static fn (Record $r): int => $r->int('id'), $this->db->rows(
+            'SELECT requester_id AS id FROM requisition WHERE id = :r UNION SELECT composed_by FROM offer WHERE id = :o',
+            ['r' => $requisition, 'o' => $offer],
+        ));
+    }
+
+    /** @return list<array{id: int, as: Standing}> who could agree for a post, the first of them first; who has left holds no post */
+    private function people(int $unit, string $post): array
+    {
+        return array_map(static fn (Record $r): array => ['id' => $r->int('id'), 'as' => Standing::from($r->str('standing'))], $this->db->rows(
+            "SELECT x.id, x.standing FROM (
+                SELECT h.account_id AS id, CASE WHEN h.post = :post THEN 'post' ELSE 'above' END AS standing, length(u.path) AS depth
+                FROM post_holder h JOIN org_unit u ON u.id = h.unit_id JOIN org_unit mine ON mine.id = :unit AND starts_with(mine.path, u.path)
+                WHERE h.post = :post OR u.id <> mine.id
+                UNION ALL
+                SELECT g.account_id, 'admin', length(u.path)
+                FROM account_grant g JOIN org_unit u ON u.id = g.unit_id JOIN org_unit mine ON mine.id = :unit AND starts_with(mine.path, u.path) WHERE g.role = 'admin'
+             ) x JOIN account a ON a.id = x.id AND a.active
+             ORDER BY array_position(ARRAY['post', 'above', 'admin'], x.standing), x.depth DESC, x.id",
+            ['unit' => $unit, 'post' => $post],
+        ));
+    }
+
+    /**
+     * Who waits to be decided by someone who can not (has left, or asks for it themselves) is asked of another.
+     *
+     * @return list<int> ids of the approvals that went to someone else
+     */
+    public function passOn(): array
+    {
+        $passed = [];
+        foreach ($this->db->rows(
+            "SELECT v.id, v.requisition_id, v.offer_id, v.post, r.unit_id FROM approval v JOIN requisition r ON r.id = v.requisition_id JOIN account a ON a.id = v.approver_id
+                LEFT JOIN offer o ON o.id = v.offer_id
+             WHERE v.state = 'waiting' AND (NOT a.active OR v.approver_id = r.requester_id OR v.approver_id = o.composed_by) ORDER BY v.id FOR UPDATE OF v SKIP LOCKED",
+        ) as $row) {
+            [$requisition, $offer] = [$row->int('requisition_id'), $row->intOrNull('offer_id')];
+            $not = [...$this->excluded($requisition, $offer), ...array_map(static fn (Record $r): int => $r->int('approver_id'), $this->db->rows(
+                "SELECT approver_id FROM approval WHERE requisition_id = :r AND offer_id IS NOT DISTINCT FROM :o AND state IN ('waiting', 'agreed') AND id <> :id",
+                ['r' => $requisition, 'o' => $offer, 'id' => $row->int('id')],
+            ))];
+            $to = array_values(array_filter($this->people($row->int('unit_id'), $row->str('post')), static fn (array $p): bool => !\in_array($p['id'], $not, true)))[0] ?? null;
+            if (null !== $to) {
+                $this->db->execute('UPDATE approval SET approver_id = :to, asked_at = :now, reminded = 0 WHERE id = :id', ['to' => $to['id'], 'now' => $this->clock->now(), 'id' => $row->int('id')]);
+                $this->settle($requisition, $offer);
+                $passed[] = $row->int('id');
             }
-            $others = array_values(array_filter($holders, static fn (Record $h): bool => $h->int('account_id') !== $requester));
-            $found[] = [$step, ($others[0] ?? throw Refused::because('approver_is_requester', '', ['post' => $step->post->value]))->int('account_id')];
         }
 
-        return $found;
+        return $passed;
     }
 
     public function drop(int $requisition, ?int $offer): void
@@ -126,7 +171,7 @@ final readonly class Approvals
         }
         foreach ([] === $look['open'] ? [] : $this->db->rows('SELECT v.id, v.approver_id, r.number, r.title, q.name AS requester FROM approval v JOIN requisition r ON r.id = v.requisition_id JOIN account q ON q.id = r.requester_id WHERE v.id IN (:ids)', ['ids' => $look['open']]) as $row) {
             // the key makes it one mail for each approval, however often this is looked at
-            $this->mailing->toStaff('approval-'.$row->int('id'), $row->int('approver_id'), \sprintf('%s asks you to agree: %s R-%d', $row->str('requester'), $row->str('title'), $row->int('number')), $this->text($row->int('number'), null !== $offer), $requisition);
+            $this->mailing->toStaff('approval-'.$row->int('id').'-'.$row->int('approver_id'), $row->int('approver_id'), \sprintf('%s asks you to agree: %s R-%d', $row->str('requester'), $row->str('title'), $row->int('number')), $this->text($row->int('number'), null !== $offer), $requisition);
         }
 
         return $look['done'];

@@ -51,13 +51,9 @@ final readonly class AskApproval
     public function preview(int $id, Brief $brief, ?int $profile): array
     {
         $lines = [];
-        foreach ($this->chain($brief, $profile) as $step) {
-            try {
-                [[, $holder]] = $this->approvals->holders($id, $brief->unit, [$step]);
-                $lines[] = ['step' => $step, 'name' => $this->db->row('SELECT name FROM account WHERE id = :id', ['id' => $holder])?->str('name'), 'refused' => null];
-            } catch (Refused $refused) {
-                $lines[] = ['step' => $step, 'name' => null, 'refused' => $refused->refusals[0]->code];
-            }
+        foreach ($this->approvals->chosen($id, null, $brief->unit, $this->chain($brief, $profile)) as ['step' => $step, 'id' => $holder]) {
+            $name = null === $holder ? null : $this->db->row('SELECT name FROM account WHERE id = :id', ['id' => $holder])?->str('name');
+            $lines[] = ['step' => $step, 'name' => $name, 'refused' => null === $holder ? 'nobody_can_decide' : null];
         }
 
         return $lines;

@@ -75,11 +75,44 @@ final class ApprovalTest extends DatabaseTest
         $id = $this->asked($hanne);
         $asked = fn (): ?int => $this->db()->row("SELECT approver_id FROM approval WHERE requisition_id = :r AND state = 'waiting' ORDER BY rank LIMIT 1", ['r' => $id])?->int('approver_id');
         self::assertSame($this->account('Isla Farquhar')->id, $asked(), 'the head asks for it, so the one above agrees');
+        // nobody else holds that post: whoever stands above, then an admin of the unit, then nobody
         $this->db()->execute("DELETE FROM post_holder WHERE account_id <> :h AND post = 'department_head'", ['h' => $hanne]);
         $brief = $this->brief($id);
-        self::assertSame(['approver_is_requester'], $this->refused(fn () => $this->get(Approvals::class)->holders($id, $brief->unit, $this->get(AskApproval::class)->chain($brief, 1))));
-        $this->db()->execute('UPDATE account SET active = false WHERE id = :h', ['h' => $hanne]);
-        self::assertSame(['nobody_holds_post'], $this->refused(fn () => $this->get(Approvals::class)->holders(null, $brief->unit, $this->get(AskApproval::class)->chain($brief, 1))), 'who has left holds no post');
+        $chain = $this->get(AskApproval::class)->chain($brief, 1);
+        $next = function () use ($id, $brief, $chain): ?string {
+            $as = $this->get(Approvals::class)->chosen($id, null, $brief->unit, $chain)[0];
+
+            return null === $as['id'] ? null : $as['as']?->value.' '.$this->db()->row('SELECT name FROM account WHERE id = :id', ['id' => $as['id']])?->str('name');
+        };
+        self::assertSame('above Isla Farquhar', $next());
+        $this->db()->execute('DELETE FROM post_holder WHERE account_id <> :h', ['h' => $hanne]);
+        self::assertSame('admin Runa Eikeland', $next());
+        $this->db()->execute("DELETE FROM account_grant WHERE role = 'admin'");
+        self::assertNull($next());
+        $asking = fn () => $this->get(Approvals::class)->ask($id, null, $brief->unit, $chain);
+        self::assertSame(['nobody_can_decide'], $this->refused($asking), 'asking is refused with the reason');
+    }
+
+    public function testWhoAsksDecidesNothingOfItNotEvenInAnothersPlace(): void
+    {
+        $torstein = $this->as('Torstein Hauge')->id;
+        $id = $this->asked($torstein);
+        $hanne = $this->account('Hanne Solvik')->id;
+        $today = $this->clock()->now()->setTime(0, 0);
+        $this->get(Delegations::class)->give($hanne, $torstein, 'all', $today, $today->modify('+5 days'), 'Away', $hanne);
+        self::assertSame(['nothing_to_decide'], $this->refused(fn () => $this->get(DecideBrief::class)($id, $torstein, Decision::Agreed, '')));
+        $this->client->request('GET', '/r/'.$this->number($id).'/brief');
+        self::assertSelectorNotExists('.decide', 'and the page offers no decision');
+    }
+
+    public function testWhatComesToSomeoneWhoCanNotDecideIsPassedOn(): void
+    {
+        $id = $this->asked();
+        $hanne = $this->account('Hanne Solvik')->id;
+        $this->db()->execute('UPDATE requisition SET requester_id = :h WHERE id = :id', ['h' => $hanne, 'id' => $id]);
+        $this->get(ApprovalReminders::class)->run();
+        self::assertSame($this->account('Isla Farquhar')->id, $this->int("SELECT approver_id FROM approval WHERE requisition_id = :r AND state = 'waiting'", ['r' => $id]));
+        self::assertSame(1, $this->int("SELECT count(*) FROM activity WHERE act = 'approval.passed_on' AND requisition_id = :r", ['r' => $id]));
     }
 
     public function testRulesOfAnAdminDecideWhoIsAskedInRanksAndGroups(): void

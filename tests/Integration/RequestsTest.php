@@ -214,6 +214,8 @@ final class RequestsTest extends DatabaseTest
 
     private function who(Route $route): string
     {
+        $this->fromAnotherAddress();
+
         return match ($this->permission($route)) {
             Permission::Administer => 'Runa Eikeland',
             Permission::Decide => 'Hanne Solvik',

@@ -243,17 +243,17 @@ final class UseCasesTest extends DatabaseTest
     public function testWhoLeavesHandsEverythingOverInOneStep(): void
     {
         $staff = $this->get(Staff::class);
-        $runa = $this->as('Runa Eikeland')->id;
+        $runa = $this->as('Runa Eikeland');
         [$mo, $torstein] = [$this->account('Mo Bakkerud')->id, $this->account('Torstein Hauge')->id];
         self::assertGreaterThan(0, array_sum($staff->holds($mo)));
         self::assertSame(['to successor_missing'], $this->refused(static fn () => $staff->letGo($mo, null, $runa)));
-        self::assertSame(['not_yourself'], $this->refused(static fn () => $staff->letGo($runa, $mo, $runa)));
+        self::assertSame(['not_yourself'], $this->refused(static fn () => $staff->letGo($runa->id, $mo, $runa)));
         $this->db()->execute('DELETE FROM interview_seat WHERE account_id = :t AND during && (SELECT range_merge(range_agg(during)) FROM interview_seat WHERE account_id = :m)', ['t' => $torstein, 'm' => $mo]);
         $staff->letGo($mo, $torstein, $runa);
         self::assertSame(0, array_sum($staff->holds($mo)));
         self::assertSame(0, $this->int('SELECT count(*) FROM account WHERE id = :id AND active', ['id' => $mo]));
         $grant = $this->int("SELECT id FROM account_grant WHERE role = 'admin'");
-        self::assertSame(['last_admin'], $this->refused(static fn () => $staff->revoke($grant, $torstein)));
+        self::assertSame(['last_admin'], $this->refused(static fn () => $staff->revoke($grant, $runa)));
     }
 
     public function testExchangeRatesAreReadWholeOrNotAtAllAndShowTheirDay(): void

@@ -22,6 +22,12 @@ trait WalksRoutes
         return $routes;
     }
 
+    /** Links that open nothing are counted by address, and a walk opens many. */
+    private function fromAnotherAddress(): void
+    {
+        $this->client->setServerParameter('REMOTE_ADDR', '10.1.'.random_int(0, 255).'.'.random_int(1, 254));
+    }
+
     /** @param array<string, int|string> $instead values of parts that are to be others */
     private function address(Route $route, array $instead = []): string
     {

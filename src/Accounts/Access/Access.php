@@ -28,6 +28,9 @@ final class Access implements ResetInterface
         if (Permission::BeSignedIn === $permission) {
             return true;
         }
+        if (Permission::Administer === $permission) {
+            return $this->isAtTheRoot($account);
+        }
         if (null !== $subject && [] !== array_filter($subject->parts, static fn (Part $p): bool => \in_array($p, Policy::parts($permission), true))) {
             return true;
         }
@@ -38,6 +41,33 @@ final class Access implements ResetInterface
         }
 
         return false;
+    }
+
+    /**
+     * Whether someone is an admin of the whole organisation: of every company in it. While nobody is (a company was just added), whoever is
+     * of the oldest company, so that an instance is never left without.
+     */
+    private function isAtTheRoot(Account $account): bool
+    {
+        if (!$this->has($account, Role::Admin)) {
+            return false;
+        }
+        $roots = array_map(
+            static fn ($row): string => $row->str('path'),
+            $this->db->planned('SELECT path FROM org_unit WHERE parent_id IS NULL AND in_force ORDER BY id'),
+        );
+        $mine = $this->reach($account, Permission::ManageStaff);
+        if ([] === array_diff($roots, $mine)) {
+            return true;
+        }
+        $whole = $this->db->int(
+            "SELECT count(*) FROM (SELECT g.account_id FROM account_grant g JOIN account a ON a.id = g.account_id AND a.active
+                JOIN org_unit u ON u.id = g.unit_id AND u.parent_id IS NULL AND u.in_force WHERE g.role = 'admin'
+                GROUP BY g.account_id HAVING count(DISTINCT u.id) = :roots) x",
+            ['roots' => \count($roots)],
+        );
+
+        return 0 === $whole && \in_array($roots[0] ?? '', $mine, true);
     }
 
     /** @return list<string> paths of the units for which a person's roles allow something */

@@ -29,5 +29,8 @@ enum Permission: string
     case Fill = 'fill';
     case ReadPerson = 'read_person';
     case CorrectPerson = 'correct_person';
+    /** Invite people, give and take roles: within one's own reach. */
+    case ManageStaff = 'manage_staff';
+    /** What holds for the whole organisation. */
     case Administer = 'administer';
 }

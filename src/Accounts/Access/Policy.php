@@ -19,7 +19,7 @@ final class Policy
             Permission::ReadInterviews, Permission::ReadPerson, Permission::CorrectPerson => [Role::Recruiter, Role::Coordinator],
             Permission::ReadOffer => [Role::Recruiter],
             Permission::ReadOutcome => [Role::Recruiter, Role::Coordinator, Role::Manager, Role::Approver],
-            Permission::Administer => [Role::Admin],
+            Permission::ManageStaff, Permission::Administer => [Role::Admin],
             Permission::Decide, Permission::FillScorecard => [],
         };
     }
@@ -40,7 +40,7 @@ final class Policy
             Permission::ArrangeInterviews, Permission::CorrectPerson => [Part::Recruiter, Part::Coordinator],
             Permission::Decide => [Part::Approver],
             Permission::FillScorecard => [Part::Interviewer],
-            Permission::BeSignedIn, Permission::OpenRequisition, Permission::Administer => [],
+            Permission::BeSignedIn, Permission::OpenRequisition, Permission::ManageStaff, Permission::Administer => [],
         };
     }
 }

@@ -99,9 +99,12 @@ final class InterviewsPage extends Page
             'SELECT s.ratings, s.recommendation, s.submitted_at, a.id AS account_id, a.name, i.id AS interview_id FROM interview i JOIN interview_seat t ON t.interview_id = i.id JOIN account a ON a.id = t.account_id LEFT JOIN scorecard s ON s.interview_id = i.id AND s.account_id = t.account_id WHERE i.application_id = :a AND i.state = \'booked\' ORDER BY a.name',
             ['a' => $application],
         );
-        $owed = array_filter($rows, fn (Record $r): bool => $r->int('account_id') === $this->me()->id && null === $r->strOrNull('submitted_at'));
-        if ([] !== $owed) {
-            return ['hidden' => true, 'owed' => array_values($owed)[0]->int('interview_id')];
+        // of an interview whose card one owes, one sees nobody else's; cards of other interviews stay, one's own among them
+        $mine = $this->me()->id;
+        $owed = array_map(static fn (Record $r): int => $r->int('interview_id'), array_values(array_filter($rows, static fn (Record $r): bool => $r->int('account_id') === $mine && null === $r->strOrNull('submitted_at'))));
+        $rows = array_values(array_filter($rows, static fn (Record $r): bool => !\in_array($r->int('interview_id'), $owed, true)));
+        if ([] === $rows && [] !== $owed) {
+            return ['hidden' => true, 'owed' => $owed[0]];
         }
         $ratings = $raters = $evidence = [];
         foreach ($rows as $row) {
@@ -115,6 +118,6 @@ final class InterviewsPage extends Page
         }
         $comparison = Comparison::of($names, $ratings);
 
-        return ['hidden' => false, 'comparison' => $comparison, 'total' => $comparison->total(), 'raters' => array_map(static fn (array $r): array => [...$r, 'leniency' => $comparison->leniency((string) $r['id'])], $raters), 'all' => $all];
+        return ['hidden' => false, 'owed' => $owed[0] ?? null, 'comparison' => $comparison, 'total' => $comparison->total(), 'raters' => array_map(static fn (array $r): array => [...$r, 'leniency' => $comparison->leniency((string) $r['id'])], $raters), 'all' => $all];
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Jorvent\Pipeline\Web;
 
+use Jorvent\Accounts\Access\Access;
 use Jorvent\Accounts\Access\Permission;
 use Jorvent\Accounts\Access\Subject;
 use Jorvent\Core\Messages\Template;
@@ -37,13 +38,13 @@ final class PipelinePage extends Page
     private const SORTS = ['screen' => 'p.score DESC NULLS LAST, p.fit DESC NULLS LAST', 'fit' => 'p.fit DESC NULLS LAST, p.score DESC NULLS LAST', 'waits' => 'p.entered_at', 'name' => 'c.name'];
     private const ROWS = 200;
 
-    public function __construct(private readonly Db $db, private readonly RequisitionViews $views, private readonly ClockInterface $clock, private readonly Shortlists $shortlists, private readonly Questions $questions)
+    public function __construct(private readonly Db $db, private readonly RequisitionViews $views, private readonly ClockInterface $clock, private readonly Shortlists $shortlists, private readonly Questions $questions, private readonly Access $access)
     {
     }
 
     #[Gate(Permission::ReadPipeline, Gate::REQUISITION)]
     #[Route('', name: 'pipeline', methods: ['GET'])]
-    public function show(int $number, Request $request): Response
+    public function show(int $number, Request $request, Subject $_subject): Response
     {
         $view = $this->views->byNumber($number);
         $sort = $request->query->getString('by', 'screen');
@@ -54,7 +55,7 @@ final class PipelinePage extends Page
 
         return $this->render('pipeline/pipeline.html.twig', [
             'view' => $view, 'stages' => $this->stages($view), 'groups' => $this->groups($rows), 'sort' => isset(self::SORTS[$sort]) ? $sort : 'screen', 'sorts' => array_keys(self::SORTS), 'ended' => $ended, 'person' => $person,
-            'reader' => null === $person ? null : $this->reader($view, $person), 'reasons' => Application::CLOSE_REASONS,
+            'reader' => null === $person ? null : $this->reader($view, $person, $_subject), 'reasons' => Application::CLOSE_REASONS,
         ]);
     }
 
@@ -179,16 +180,19 @@ final class PipelinePage extends Page
     }
 
     /** @return array<string, mixed> */
-    private function reader(RequisitionView $view, Record $row): array
+    private function reader(RequisitionView $view, Record $row, Subject $subject): array
     {
+        $mails = $this->access->allows($this->me(), Permission::ReadMails, $subject);
+        [$visible, $of] = $this->access->visible($this->me());
         $score = $this->questions->at($view->id(), $row->int('questions_version'))->score(Questions::answers($row->json('answers')), Questions::marks($row->json('marks')));
 
         return [
             'score' => $score, 'visits' => $this->db->rows('SELECT stage, GREATEST(0, extract(day FROM coalesce(left_at, :now) - entered_at)::int) AS days FROM stage_visit WHERE application_id = :id ORDER BY id', ['id' => $row->int('id'), 'now' => $this->clock->now()]),
             'resume' => $this->db->row('SELECT id, file_name, media_type, text, file_sha256 FROM resume WHERE candidate_id = :c ORDER BY created_at DESC, id DESC LIMIT 1', ['c' => $row->int('candidate_id')]),
-            'mails' => $this->db->rows("SELECT o.id, o.created_at, o.state, o.available_at, o.attempts, o.last_error, p.content ->> 'subject' AS subject FROM outbox o LEFT JOIN personal_value p ON p.id = o.personal_id WHERE o.candidate_id = :c AND o.requisition_id = :r AND o.kind = 'mail' ORDER BY o.id DESC LIMIT 4", ['c' => $row->int('candidate_id'), 'r' => $view->id()]),
+            'mails' => !$mails ? [] : $this->db->rows("SELECT o.id, o.created_at, o.state, o.available_at, o.attempts, o.last_error, p.content ->> 'subject' AS subject FROM outbox o LEFT JOIN personal_value p ON p.id = o.personal_id WHERE o.candidate_id = :c AND o.requisition_id = :r AND o.kind = 'mail' ORDER BY o.id DESC LIMIT 4", ['c' => $row->int('candidate_id'), 'r' => $view->id()]),
             'views' => $this->shortlists->of($row->int('id')),
-            'others' => $this->db->rows('SELECT r.number, r.title, p.stage, p.state FROM application p JOIN requisition r ON r.id = p.requisition_id WHERE p.candidate_id = :c AND p.requisition_id <> :r ORDER BY p.id DESC', ['c' => $row->int('candidate_id'), 'r' => $view->id()]),
+            'others' => $this->db->rows("SELECT r.number, r.title, p.stage, p.state FROM application p JOIN requisition r ON r.id = p.requisition_id JOIN org_unit u ON u.id = r.unit_id
+                WHERE p.candidate_id = :c AND p.requisition_id <> :r AND $visible ORDER BY p.id DESC", ['c' => $row->int('candidate_id'), 'r' => $view->id()] + $of),
         ];
     }
 }

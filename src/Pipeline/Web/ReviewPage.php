@@ -32,7 +32,7 @@ final class ReviewPage extends PublicPage
         $input = Input::of($request);
 
         return $this->act(function () use ($input, $_subject): void {
-            $link = $this->shortlists->share((int) $_subject->requisitionId, $input->ints('application'), $input->line('guest'), $this->me()->id);
+            $link = $this->shortlists->share((int) $_subject->requisitionId, $input->ints('application'), $input->line('guest'), $this->me()->id, $input->has('contacts'));
             $this->say('shortlist_shared', ['%guest%' => $input->line('guest'), '%link%' => $link, '%days%' => Shortlists::DAYS]);
         }, null, 'pipeline', ['number' => $number]);
     }
