@@ -10,6 +10,7 @@ use Jorvent\Activity\ActivityLog;
 use Jorvent\Core\Reporting\Days;
 use Jorvent\Core\Shared\Refusal;
 use Jorvent\Core\Shared\Refused;
+use Jorvent\Core\Workflow\HiringAct;
 use Jorvent\Messages\Mailing;
 use Jorvent\People\AddResume;
 use Jorvent\People\Entity\Candidate;
@@ -18,6 +19,7 @@ use Jorvent\People\IndexCandidate;
 use Jorvent\People\KnownBy;
 use Jorvent\Pipeline\Applications;
 use Jorvent\Pipeline\Entity\Application;
+use Jorvent\Pipeline\Situations;
 use Jorvent\Pipeline\StageVisits;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
@@ -32,6 +34,7 @@ final readonly class Apply
     public function __construct(
         private Db $db, private EntityManagerInterface $entities, private ClockInterface $clock, private ActivityLog $log, private ApplyDrafts $drafts, private Openings $openings,
         private Applications $applications, private StageVisits $visits, private FitOfCandidates $fits, private IndexCandidate $index, private AddResume $add, private KnownBy $known, private Mailing $mailing, private GuestLinks $links, private Consent $consent, private Referrals $referrals,
+        private Situations $situations,
     ) {
     }
 
@@ -80,6 +83,7 @@ final readonly class Apply
             if (null === $opening || !$opening->bool('open')) {
                 throw Refused::because('opening_closed');
             }
+            $this->situations->checkRequisition(HiringAct::Apply, $requisition->id);
             [$fields, $answers] = self::split($draft);
             Refused::unlessEmpty([
                 ...self::personBlockers($fields, $opening->str('country')), ...$requisition->questionnaire()->refuse($answers),

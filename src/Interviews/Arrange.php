@@ -7,8 +7,10 @@ namespace Jorvent\Interviews;
 use Jorvent\Accounts\GuestLinks;
 use Jorvent\Activity\ActivityLog;
 use Jorvent\Core\Shared\Refused;
+use Jorvent\Core\Workflow\HiringAct;
 use Jorvent\Messages\Mailing;
 use Jorvent\Pipeline\Applications;
+use Jorvent\Pipeline\Situations;
 use Jorvent\Platform\Database\Db;
 use Psr\Clock\ClockInterface;
 
@@ -16,8 +18,9 @@ use Psr\Clock\ClockInterface;
 final readonly class Arrange
 {
     public const LINK_DAYS = 10;
+    public const MOST_DAYS_AHEAD = 366;
 
-    public function __construct(private Db $db, private ClockInterface $clock, private ActivityLog $log, private Applications $applications, private Book $book, private Mailing $mailing, private GuestLinks $links)
+    public function __construct(private Db $db, private ClockInterface $clock, private ActivityLog $log, private Applications $applications, private Book $book, private Mailing $mailing, private GuestLinks $links, private Situations $situations)
     {
     }
 
@@ -29,17 +32,14 @@ final readonly class Arrange
     {
         $this->db->transaction(function () use ($applicationId, $title, $minutes, $place, $accounts, $starts, $by): void {
             $application = $this->applications->lock($applicationId);
-            if (\Jorvent\Core\Workflow\ApplicationState::Active !== $application->state) {
-                throw Refused::because('not_active');
-            }
-            if (!$this->applications->requisition($application)->isApproved()) {
-                throw Refused::because('not_approved');
-            }
+            $this->situations->check(HiringAct::ArrangeInterview, $applicationId);
             match (true) {
                 [] === $accounts => throw Refused::because('interviewers_missing', 'who'),
+                \count($accounts) !== $this->staff($accounts) => throw Refused::because('interviewer_unknown', 'who'),
                 [] === $starts => throw Refused::because('time_missing', 'when'),
-                $minutes < 15 || $minutes > 480 => throw Refused::because('minutes_out_of_range', 'minutes'),
+                $minutes < Slots::SHORTEST || $minutes > Slots::LONGEST => throw Refused::because('minutes_out_of_range', 'minutes'),
                 min($starts) <= $this->clock->now() => throw Refused::because('time_has_passed', 'when'),
+                max($starts) > $this->clock->now()->modify('+'.self::MOST_DAYS_AHEAD.' days') => throw Refused::because('time_too_far', 'when', ['days' => self::MOST_DAYS_AHEAD]),
                 default => null,
             };
             $now = $this->clock->now();
@@ -57,7 +57,13 @@ final readonly class Arrange
                 $this->db->execute('INSERT INTO interview_slot (interview_id, starts_at) VALUES (:i, :at) ON CONFLICT DO NOTHING', ['i' => $id, 'at' => $start]);
             }
             $link = $this->links->mailed(GuestLinks::BOOK, $id, self::LINK_DAYS);
-            $this->mailing->toCandidate('pick-time-'.$id, $application->candidateId, $application->requisitionId, $this->mailing->templateFor('pick_time', $application->candidateId), ['link' => $link, 'minutes' => (string) $minutes]);
+            $this->mailing->toCandidate('pick-time-'.$id.'-link', $application->candidateId, $application->requisitionId, $this->mailing->templateFor('pick_time', $application->candidateId), ['link' => $link, 'minutes' => (string) $minutes]);
         });
+    }
+
+    /** @param list<int> $accounts */
+    private function staff(array $accounts): int
+    {
+        return $this->db->int('SELECT count(*) FROM account WHERE id IN (:ids) AND active', ['ids' => $accounts]);
     }
 }

@@ -8,10 +8,12 @@ use Doctrine\DBAL\Exception\DriverException;
 use Jorvent\Activity\ActivityLog;
 use Jorvent\Core\Calendar\Interval;
 use Jorvent\Core\Shared\Refused;
+use Jorvent\Core\Workflow\HiringAct;
 use Jorvent\Core\Workflow\Stage;
 use Jorvent\Messages\Mailing;
 use Jorvent\Organisation\Brands;
 use Jorvent\Pipeline\Applications;
+use Jorvent\Pipeline\Situations;
 use Jorvent\Pipeline\StageVisits;
 use Jorvent\Platform\Database\Db;
 use Psr\Clock\ClockInterface;
@@ -21,7 +23,7 @@ final readonly class Book
 {
     private const EXCLUSION_VIOLATION = '23P01';
 
-    public function __construct(private Db $db, private ClockInterface $clock, private ActivityLog $log, private Mailing $mailing, private Brands $brands, private Applications $applications, private StageVisits $visits)
+    public function __construct(private Db $db, private ClockInterface $clock, private ActivityLog $log, private Mailing $mailing, private Brands $brands, private Applications $applications, private StageVisits $visits, private Situations $situations)
     {
     }
 
@@ -37,9 +39,7 @@ final readonly class Book
     private function book(int $id, \DateTimeImmutable $start): void
     {
         $row = $this->db->row('SELECT i.*, p.requisition_id FROM interview i JOIN application p ON p.id = i.application_id WHERE i.id = :id FOR UPDATE OF i', ['id' => $id]) ?? throw Refused::because('interview_gone');
-        if ('offered' !== $row->str('state')) {
-            throw Refused::because('booked' === $row->str('state') ? 'already_booked' : 'interview_gone');
-        }
+        $this->situations->check(HiringAct::BookInterview, $row->int('application_id'), interview: $id);
         if ($start <= $this->clock->now()) {
             throw Refused::because('time_has_passed', 'when');
         }

@@ -8,13 +8,15 @@ use Jorvent\Activity\ActivityLog;
 use Jorvent\Core\Scorecards\Rating;
 use Jorvent\Core\Shared\Refusal;
 use Jorvent\Core\Shared\Refused;
+use Jorvent\Core\Workflow\HiringAct;
+use Jorvent\Pipeline\Situations;
 use Jorvent\Platform\Database\Db;
 use Psr\Clock\ClockInterface;
 
 /** An interviewer's card: kept while being written, final once submitted. */
 final readonly class FileScorecard
 {
-    public function __construct(private Db $db, private ClockInterface $clock, private ActivityLog $log)
+    public function __construct(private Db $db, private ClockInterface $clock, private ActivityLog $log, private Situations $situations)
     {
     }
 
@@ -26,13 +28,11 @@ final readonly class FileScorecard
     {
         $this->db->transaction(function () use ($interview, $account, $ratings, $competencies, $recommendation, $summary, $submit): void {
             $row = $this->db->row(
-                'SELECT i.state, lower(i.during) AS starts, p.requisition_id, i.candidate_id, s.submitted_at FROM interview i JOIN application p ON p.id = i.application_id
+                'SELECT i.application_id, lower(i.during) AS starts, p.requisition_id, i.candidate_id, s.submitted_at FROM interview i JOIN application p ON p.id = i.application_id
                  LEFT JOIN scorecard s ON s.interview_id = i.id AND s.account_id = :a WHERE i.id = :i FOR UPDATE OF i',
                 ['i' => $interview, 'a' => $account],
             ) ?? throw Refused::because('interview_gone');
-            if ('booked' !== $row->str('state')) {
-                throw Refused::because('interview_gone');
-            }
+            $this->situations->check(HiringAct::FileScorecard, $row->int('application_id'), interview: $interview);
             if (null !== $row->strOrNull('submitted_at')) {
                 throw Refused::because('card_submitted');
             }

@@ -9,6 +9,7 @@ use Jorvent\Core\Calendar\FreeTimes;
 use Jorvent\Core\Calendar\Interval;
 use Jorvent\Core\Calendar\Intervals;
 use Jorvent\Core\Calendar\WorkingHours;
+use Jorvent\Core\Shared\Refused;
 use Jorvent\Outside\Calendars\Calendars;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
@@ -18,6 +19,8 @@ use Psr\Clock\ClockInterface;
 final readonly class Slots
 {
     public const DAYS_AHEAD = 12;
+    public const SHORTEST = 15;
+    public const LONGEST = 480;
     private const NOTICE_HOURS = 24;
 
     public function __construct(private Db $db, private Calendars $calendars, private ClockInterface $clock, private FreeTimes $free = new FreeTimes())
@@ -50,6 +53,32 @@ final readonly class Slots
 
             return new Attendee((string) $row->int('id'), new WorkingHours(new \DateTimeZone($row->str('zone')), $row->int('work_from'), $row->int('work_to')), Intervals::of(...$busy->list, ...$booked[$row->int('id')] ?? []));
         }, $this->db->rows('SELECT id, email, zone, work_from, work_to FROM account WHERE id IN (:ids) ORDER BY id', ['ids' => $accounts]));
+    }
+
+    /**
+     * Whether times that were sent are among those when all are free: what a page showed, or shows now.
+     *
+     * @param list<int>                $accounts
+     * @param list<\DateTimeImmutable> $starts
+     *
+     * @throws Refused
+     */
+    public function free(array $accounts, array $starts, int $minutes): void
+    {
+        if ([] === $accounts || [] === $starts || $minutes < self::SHORTEST || $minutes > self::LONGEST) {
+            return; // said where it is arranged, each at its field
+        }
+        $window = $this->window();
+        $attendees = $this->attendees($accounts, $window);
+        if ([] === $attendees) {
+            throw Refused::because('interviewer_unknown', 'who');
+        }
+        $free = array_map(static fn (Interval $i): int => $i->start->getTimestamp(), $this->propose($attendees, $window, $minutes));
+        foreach ($starts as $start) {
+            if (!\in_array($start->getTimestamp(), $free, true)) {
+                throw Refused::because('time_not_free', 'when');
+            }
+        }
     }
 
     /**

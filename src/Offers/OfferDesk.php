@@ -11,16 +11,19 @@ use Jorvent\Activity\ActivityLog;
 use Jorvent\Core\Pay\Band;
 use Jorvent\Core\Pay\OfferTerms;
 use Jorvent\Core\Shared\Refused;
-use Jorvent\Core\Workflow\ApplicationState;
 use Jorvent\Core\Workflow\ApprovalChain;
 use Jorvent\Core\Workflow\Decision;
+use Jorvent\Core\Workflow\HiringAct;
+use Jorvent\Core\Workflow\OfferState;
 use Jorvent\Core\Workflow\Stage;
 use Jorvent\Messages\Mailing;
 use Jorvent\Offers\Entity\Offer;
 use Jorvent\Pipeline\Applications;
+use Jorvent\Pipeline\Situations;
 use Jorvent\Pipeline\StageVisits;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Files\FileStore;
+use Jorvent\Platform\Outbox\Outbox;
 use Jorvent\Requisitions\Approvals;
 use Jorvent\Requisitions\AskApproval;
 use Jorvent\Requisitions\Entity\Requisition;
@@ -31,7 +34,7 @@ final readonly class OfferDesk
 {
     public function __construct(
         private Db $db, private EntityManagerInterface $entities, private ClockInterface $clock, private ActivityLog $log, private Applications $applications, private StageVisits $visits,
-        private Approvals $approvals, private AskApproval $asking, private Letter $letter, private FileStore $files, private Mailing $mailing, private GuestLinks $links,
+        private Approvals $approvals, private AskApproval $asking, private Letter $letter, private FileStore $files, private Mailing $mailing, private GuestLinks $links, private Situations $situations, private Outbox $outbox,
     ) {
     }
 
@@ -48,10 +51,8 @@ final readonly class OfferDesk
         return $this->db->transaction(function () use ($applicationId, $terms, $by): int {
             $application = $this->applications->lock($applicationId);
             $requisition = $this->applications->requisition($application);
-            if (ApplicationState::Active !== $application->state || !$requisition->isApproved()) {
-                throw Refused::because(ApplicationState::Active !== $application->state ? 'not_active' : 'not_approved');
-            }
             $open = $this->db->row("SELECT id FROM offer WHERE application_id = :id AND state IN ('draft', 'asked', 'agreed', 'sent', 'accepted')", ['id' => $applicationId]);
+            $this->situations->check(HiringAct::ComposeOffer, $applicationId, offer: $open?->int('id'));
             if (null === $open) {
                 $offer = new Offer($applicationId, $by, $this->clock->now(), $terms);
                 $this->entities->persist($offer);
@@ -72,7 +73,7 @@ final readonly class OfferDesk
     public function ask(int $id): void
     {
         $this->db->transaction(function () use ($id): void {
-            [$offer, $requisition, $candidate] = $this->open($id);
+            [$offer, $requisition, $candidate] = $this->open($id, HiringAct::AskAgreement);
             $band = $this->band($requisition) ?? throw Refused::because('band_missing');
             $steps = (new ApprovalChain())->forOffer($offer->base(), $band);
             $offer->ask([] !== $steps);
@@ -84,7 +85,7 @@ final readonly class OfferDesk
     public function decide(int $id, int $approver, Decision $answer, string $note): void
     {
         $this->db->transaction(function () use ($id, $approver, $answer, $note): void {
-            [$offer, $requisition, $candidate] = $this->open($id);
+            [$offer, $requisition, $candidate] = $this->open($id, HiringAct::DecideOffer);
             ['done' => $all, 'for' => $for] = $this->approvals->decide($requisition->id, $id, $approver, $answer, $note);
             match (true) {
                 $all => $offer->agree(),
@@ -98,7 +99,7 @@ final readonly class OfferDesk
     public function send(int $id): void
     {
         $this->db->transaction(function () use ($id): void {
-            [$offer, $requisition, $candidate] = $this->open($id);
+            [$offer, $requisition, $candidate] = $this->open($id, HiringAct::SendOffer);
             $now = $this->clock->now();
             $offer->send($this->files->put($this->letter->pdf($id, $now)), $now);
             $application = $this->applications->lock($offer->applicationId);
@@ -113,26 +114,35 @@ final readonly class OfferDesk
         });
     }
 
-    public function withdraw(int $id): void
+    /** @param bool $tell whether the candidate is told that it is taken back */
+    public function withdraw(int $id, bool $tell = true): void
     {
-        $this->db->transaction(function () use ($id): void {
-            [$offer, $requisition, $candidate] = $this->open($id);
+        $this->db->transaction(function () use ($id, $tell): void {
+            [$offer, $requisition, $candidate] = $this->open($id, HiringAct::TakeBackOffer);
             $wasSent = OfferState::Sent === $offer->state;
             $offer->withdraw($this->clock->now());
             $this->approvals->drop($requisition->id, $id);
             $this->links->revoke(GuestLinks::OFFER, $id);
-            if ($wasSent) {
+            $this->outbox->drop('offer-'.$id.'-v');
+            if ($wasSent && $tell) {
                 $this->mailing->toCandidate("offer-$id-withdrawn", $candidate, $requisition->id, $this->mailing->templateFor('offer_withdrawn', $candidate));
             }
             $this->log->record('offer.withdrawn', 'offer', $id, $requisition->id, $candidate);
         });
     }
 
-    /** @return array{Offer, Requisition, int} */
-    private function open(int $id): array
+    /**
+     * The offer, locked after its requisition and its application, once the table allows the act.
+     *
+     * @return array{Offer, Requisition, int}
+     */
+    private function open(int $id, HiringAct $act): array
     {
+        $applicationId = $this->db->row('SELECT application_id FROM offer WHERE id = :id', ['id' => $id])?->int('application_id')
+            ?? throw Refused::because('offer_gone');
+        $this->situations->check($act, $applicationId, offer: $id);
+        $application = $this->applications->lock($applicationId);
         $offer = $this->lock($id);
-        $application = $this->applications->lock($offer->applicationId);
 
         return [$offer, $this->applications->requisition($application), $application->candidateId];
     }

@@ -39,6 +39,11 @@ final readonly class Applications
         return $this->entities->find(Requisition::class, $application->requisitionId) ?? throw new \LogicException('An application has a requisition.');
     }
 
+    public function name(int $id): string
+    {
+        return $this->db->row('SELECT c.name FROM application p JOIN candidate c ON c.id = p.candidate_id WHERE p.id = :id', ['id' => $id])?->str('name') ?? '';
+    }
+
     public function add(Application $application): void
     {
         $this->entities->persist($application);

@@ -7,6 +7,7 @@ namespace Jorvent\Pipeline;
 use Jorvent\Activity\ActivityLog;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Core\Workflow\ApplicationState;
+use Jorvent\Core\Workflow\HiringAct;
 use Jorvent\Messages\Mailing;
 use Jorvent\Platform\Database\Db;
 use Psr\Clock\ClockInterface;
@@ -14,7 +15,7 @@ use Psr\Clock\ClockInterface;
 /** Takes people who were closed out back onto their way, at the stage they had reached: a position came free, or the no was wrong. */
 final readonly class CallBack
 {
-    public function __construct(private Db $db, private ClockInterface $clock, private ActivityLog $log, private Applications $applications, private StageVisits $visits, private Mailing $mailing)
+    public function __construct(private Db $db, private ClockInterface $clock, private ActivityLog $log, private Applications $applications, private StageVisits $visits, private Mailing $mailing, private Situations $situations)
     {
     }
 
@@ -34,12 +35,10 @@ final readonly class CallBack
             $count = 0;
             foreach ($ids as $id) {
                 $application = $this->applications->lock($id, $requisition);
-                if (!$this->applications->requisition($application)->isApproved()) {
-                    throw Refused::because('not_open');
-                }
                 if (ApplicationState::Active === $application->state) {
                     continue;
                 }
+                $this->situations->check(HiringAct::CallBack, $id);
                 $application->reopen($application->stage, $this->clock->now());
                 $this->visits->enter($id, $application->stage);
                 if ($tell) {

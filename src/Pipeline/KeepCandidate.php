@@ -9,6 +9,7 @@ use Jorvent\Accounts\Access\Mask;
 use Jorvent\Accounts\Entity\Account;
 use Jorvent\Activity\ActivityLog;
 use Jorvent\Core\Shared\Refused;
+use Jorvent\Core\Workflow\HiringAct;
 use Jorvent\Outside\ResumeBanks\BankPerson;
 use Jorvent\Outside\ResumeBanks\ResumeBanks;
 use Jorvent\People\BankViews;
@@ -22,7 +23,7 @@ use Psr\Clock\ClockInterface;
 /** A found person is kept: an application with origin "sourced". Nothing is kept before the brief is approved. */
 final readonly class KeepCandidate
 {
-    public function __construct(private Db $db, private EntityManagerInterface $entities, private ClockInterface $clock, private ActivityLog $log, private ResumeBanks $banks, private BankViews $views, private BringIn $bringIn, private FitOfCandidates $fits, private Applications $applications, private StageVisits $visits, private UndoSteps $undo, private KeepBlockers $blockers, private Mask $mask)
+    public function __construct(private Db $db, private EntityManagerInterface $entities, private ClockInterface $clock, private ActivityLog $log, private ResumeBanks $banks, private BankViews $views, private BringIn $bringIn, private FitOfCandidates $fits, private Applications $applications, private StageVisits $visits, private UndoSteps $undo, private KeepBlockers $blockers, private Mask $mask, private Situations $situations)
     {
     }
 
@@ -50,9 +51,7 @@ final readonly class KeepCandidate
 
         return $this->db->transaction(function () use ($requisitionId, $ref, $by, $meant, $remember, $person, $bank): int {
             $requisition = $this->entities->find(Requisition::class, $requisitionId) ?? throw new \LogicException('No such requisition.');
-            if (!$requisition->isApproved()) {
-                throw Refused::because('not_approved');
-            }
+            $this->situations->checkRequisition(HiringAct::Keep, $requisitionId);
             $candidate = null === $person ? (int) $ref : ($this->bringIn)((string) $bank, $person);
             $account = $this->entities->find(Account::class, $by) ?? throw new \LogicException('Somebody keeps.');
             // whoever is hidden from them is not there for them

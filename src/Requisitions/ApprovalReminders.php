@@ -51,7 +51,7 @@ final readonly class ApprovalReminders implements Periodic
         $due = intdiv($days, self::REMIND_DAYS);
         if ($due > $row->int('reminded')) {
             $this->db->execute('UPDATE approval SET reminded = :n WHERE id = :id', ['n' => $due, 'id' => $row->int('id')]);
-            $this->mailing->toStaff('approval-reminder-'.$row->int('id').'-'.$due, $row->int('approver_id'), \sprintf('Still waiting for you, %d working days: %s R-%d', $days, $row->str('title'), $row->int('number')), $this->approvals->text($row->int('number'), null !== $row->intOrNull('offer_id')), $row->int('requisition_id'));
+            $this->mailing->toStaff('approval-reminder-'.$row->int('id').'-'.$due, $row->int('approver_id'), \sprintf('Still waiting for you, %d working days: %s R-%d', $days, $row->str('title'), $row->int('number')), $this->approvals->text($row->int('number'), $row->intOrNull('offer_id')), $row->int('requisition_id'));
             $this->log->record('approval.reminded', 'approval', $row->int('id'), $row->int('requisition_id'), change: ['days' => $days]);
         }
         if ($days >= self::ESCALATE_DAYS && null === $row->strOrNull('escalated_at')) {

@@ -171,15 +171,21 @@ final readonly class Approvals
         }
         foreach ([] === $look['open'] ? [] : $this->db->rows('SELECT v.id, v.approver_id, r.number, r.title, q.name AS requester FROM approval v JOIN requisition r ON r.id = v.requisition_id JOIN account q ON q.id = r.requester_id WHERE v.id IN (:ids)', ['ids' => $look['open']]) as $row) {
             // the key makes it one mail for each approval, however often this is looked at
-            $this->mailing->toStaff('approval-'.$row->int('id').'-'.$row->int('approver_id'), $row->int('approver_id'), \sprintf('%s asks you to agree: %s R-%d', $row->str('requester'), $row->str('title'), $row->int('number')), $this->text($row->int('number'), null !== $offer), $requisition);
+            $this->mailing->toStaff('approval-'.$row->int('id').'-'.$row->int('approver_id'), $row->int('approver_id'), \sprintf('%s asks you to agree: %s R-%d', $row->str('requester'), $row->str('title'), $row->int('number')), $this->text($row->int('number'), $offer), $requisition);
         }
 
         return $look['done'];
     }
 
-    public function text(int $number, bool $offer): string
+    /** @param int|null $offer the offer that is asked about; null for the brief */
+    public function text(int $number, ?int $offer): string
     {
-        return 'What is asked, with the numbers, stands here (sign in first):'."\n\n".$this->urls->generate($offer ? 'offer' : 'brief', ['number' => $number], UrlGeneratorInterface::ABSOLUTE_URL)."\n\nApprove it, send it back with a reason, decline it, or ask a question. If you are away, name a deputy under My settings.";
+        $application = null === $offer ? null : $this->db->int('SELECT application_id FROM offer WHERE id = :id', ['id' => $offer]);
+        $address = $this->urls->generate(
+            null === $offer ? 'brief' : 'offer', ['number' => $number] + (null === $application ? [] : ['application' => $application]), UrlGeneratorInterface::ABSOLUTE_URL,
+        );
+
+        return 'What is asked, with the numbers, stands here (sign in first):'."\n\n".$address."\n\nApprove it, send it back with a reason, decline it, or ask a question. If you are away, name a deputy under My settings.";
     }
 
     private function round(int $requisition, ?int $offer): int

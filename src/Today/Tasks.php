@@ -31,7 +31,7 @@ final readonly class Tasks
     private function approvals(Account $me): array
     {
         return $this->tasks(
-            "SELECT CASE WHEN v.offer_id IS NULL THEN 'approve_brief' ELSE 'approve_offer' END AS kind, coalesce(v.offer_id, v.requisition_id) AS subject, v.asked_at AS since, r.number, r.title, s.city, q.name AS by, CASE WHEN v.approver_id <> :me THEN (SELECT name FROM account WHERE id = v.approver_id) END AS instead_of, v.reason, v.reason_data, r.positions AS blocks
+            "SELECT CASE WHEN v.offer_id IS NULL THEN 'approve_brief' ELSE 'approve_offer' END AS kind, coalesce(v.offer_id, v.requisition_id) AS subject, (SELECT application_id FROM offer WHERE id = v.offer_id) AS application, v.asked_at AS since, r.number, r.title, s.city, q.name AS by, CASE WHEN v.approver_id <> :me THEN (SELECT name FROM account WHERE id = v.approver_id) END AS instead_of, v.reason, v.reason_data, r.positions AS blocks
              FROM approval v JOIN requisition r ON r.id = v.requisition_id JOIN site s ON s.id = r.site_id JOIN account q ON q.id = r.requester_id
              WHERE ".Delegations::decides('v')." AND v.state = 'waiting' AND NOT EXISTS (SELECT 1 FROM approval b WHERE b.requisition_id = v.requisition_id AND b.offer_id IS NOT DISTINCT FROM v.offer_id AND b.state = 'waiting' AND b.rank < v.rank)",
             $me, self::ANSWER_DAYS,

@@ -232,12 +232,13 @@ final class ApprovalTest extends DatabaseTest
         $life->resume($id);
         self::assertSame('approved', $this->state($id));
         $this->db()->execute("UPDATE application SET knock_out = 'none' WHERE requisition_id = :r", ['r' => $id]);
-        $before = $this->int("SELECT count(*) FROM outbox WHERE requisition_id = :r AND kind = 'mail'", ['r' => $id]);
+        $before = $this->int("SELECT count(*) FROM outbox WHERE requisition_id = :r AND key LIKE 'close_out-%'", ['r' => $id]);
         $life->cancel($id, 'No money', new Template('Not filled', 'Dear you'), $solveig);
         self::assertSame([0, 0, 0], [$life->meets($id)['adverts'], $life->meets($id)['candidates'], $life->meets($id)['offers']]);
         self::assertSame(1, $this->int("SELECT count(*) FROM requisition WHERE id = :r AND state = 'cancelled'", ['r' => $id]));
         self::assertSame($met['candidates'], $this->int("SELECT count(*) FROM application WHERE requisition_id = :r AND closed_reason = 'cancelled'", ['r' => $id]));
-        self::assertSame($before + $met['candidates'], $this->int("SELECT count(*) FROM outbox WHERE requisition_id = :r AND kind = 'mail'", ['r' => $id]));
+        self::assertSame($before + $met['candidates'], $this->int("SELECT count(*) FROM outbox WHERE requisition_id = :r AND key LIKE 'close_out-%'", ['r' => $id]));
+        self::assertSame(0, $this->int("SELECT count(*) FROM interview i JOIN application p ON p.id = i.application_id WHERE p.requisition_id = :r AND (i.state = 'offered' OR i.state = 'booked' AND lower(i.during) > :now)", ['r' => $id, 'now' => $this->clock()->now()]), 'nobody has an interview ahead');
         self::assertSame(['ended_already'], $this->refused(static fn () => $life->cancel($id, 'again', null, $solveig)));
     }
 

@@ -209,7 +209,7 @@ final class RequestsTest extends DatabaseTest
 
     private function isForAdmins(Route $route): bool
     {
-        return Permission::Administer === $this->permission($route);
+        return \in_array($this->permission($route), [Permission::Administer, Permission::ManageStaff], true);
     }
 
     private function who(Route $route): string
@@ -217,7 +217,7 @@ final class RequestsTest extends DatabaseTest
         $this->fromAnotherAddress();
 
         return match ($this->permission($route)) {
-            Permission::Administer => 'Runa Eikeland',
+            Permission::Administer, Permission::ManageStaff => 'Runa Eikeland',
             Permission::Decide => 'Hanne Solvik',
             Permission::FillScorecard => 'Ines Teixeira',
             default => 'Solveig Aune',

@@ -192,11 +192,16 @@ final class UseCasesTest extends DatabaseTest
         $desk->send($offer);
         $hash = (string) $this->db()->row('SELECT letter_sha256 FROM offer WHERE id = :id', ['id' => $offer])?->str('letter_sha256');
         $answer = $this->get(AnswerOffer::class);
-        self::assertSame(['letter_changed'], $this->refused(static fn () => $answer->sign($offer, 'Ana Pires', str_repeat('0', 64), '127.0.0.1')));
-        self::assertSame(['name name_missing'], $this->refused(static fn () => $answer->sign($offer, ' ', $hash, null)));
-        $answer->sign($offer, 'Ana Pires', $hash, '127.0.0.1');
-        self::assertSame(['offer_not_open'], $this->refused(static fn () => $answer->sign($offer, 'Ana Pires', $hash, null)));
-        self::assertSame(['offer_not_open'], $this->refused(static fn () => $answer->decline($offer, 'Too late')));
+        $name = (string) $this->db()->row('SELECT c.name FROM application p JOIN candidate c ON c.id = p.candidate_id WHERE p.id = :id', ['id' => $id])?->str('name');
+        self::assertSame(['letter_changed'], $this->refused(static fn () => $answer->sign($offer, $name, str_repeat('0', 64), '000000', '127.0.0.1')));
+        self::assertSame(['name name_missing'], $this->refused(static fn () => $answer->sign($offer, ' ', $hash, '000000', null)));
+        self::assertSame(['code code_over'], $this->refused(static fn () => $answer->sign($offer, $name, $hash, '000000', null)), 'not without a code');
+        $code = $this->signingCode($offer);
+        self::assertSame(['code code_wrong'], $this->refused(static fn () => $answer->sign($offer, $name, $hash, '000000' === $code ? '000001' : '000000', null)));
+        self::assertSame(['name name_other'], $this->refused(static fn () => $answer->sign($offer, 'Somebody Else', $hash, $code, null)));
+        $answer->sign($offer, mb_strtoupper($name), $hash, $code, '127.0.0.1');
+        self::assertSame(['offer_not_open'], array_values(array_intersect(['offer_not_open'], $this->refused(static fn () => $answer->sign($offer, $name, $hash, $code, null)))));
+        self::assertContains('offer_not_open', $this->refused(static fn () => $answer->decline($offer, 'Too late')));
         self::assertSame(1, $this->int("SELECT count(*) FROM outbox WHERE kind = 'records' AND state = 'waiting'"));
         self::assertSame(['positions_open'], $this->refused(fn () => $this->get(Fill::class)($this->int('SELECT id FROM requisition WHERE number = 2201'), null, $solveig)), 'two positions, one signed');
 
@@ -217,10 +222,10 @@ final class UseCasesTest extends DatabaseTest
 
     public function testAnOfferExpires(): void
     {
-        $row = $this->db()->row("SELECT o.id, o.letter_sha256 FROM offer o WHERE o.state = 'sent'");
+        $row = $this->db()->row("SELECT o.id, o.letter_sha256, c.name FROM offer o JOIN application p ON p.id = o.application_id JOIN candidate c ON c.id = p.candidate_id WHERE o.state = 'sent'");
         self::assertNotNull($row);
         $this->clock()->moveTo($this->clock()->now()->modify('+30 days'));
-        self::assertSame(['offer_expired'], $this->refused(fn () => $this->get(AnswerOffer::class)->sign($row->int('id'), 'Ana Pires', $row->str('letter_sha256'), null)));
+        self::assertSame(['offer_expired'], $this->refused(fn () => $this->get(AnswerOffer::class)->sign($row->int('id'), $row->str('name'), $row->str('letter_sha256'), '000000', null)));
     }
 
     public function testGuestLinksOpenOneThingAndNoLonger(): void

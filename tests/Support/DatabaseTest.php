@@ -7,9 +7,11 @@ namespace Jorvent\Tests\Support;
 use Jorvent\Accounts\Entity\Account;
 use Jorvent\Core\Shared\Refusal;
 use Jorvent\Core\Shared\Refused;
+use Jorvent\Offers\SigningCodes;
 use Jorvent\Platform\Clock\AdjustableClock;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Outbox\Deliver;
+use Jorvent\Platform\Outbox\SealedSecrets;
 use Symfony\Bundle\FrameworkBundle\KernelBrowser;
 use Symfony\Bundle\FrameworkBundle\Test\WebTestCase;
 
@@ -105,6 +107,16 @@ abstract class DatabaseTest extends WebTestCase
     protected function putOffWhatWaits(): void
     {
         $this->db()->execute("UPDATE outbox SET available_at = :later WHERE state = 'waiting'", ['later' => $this->clock()->now()->modify('+10 years')]);
+    }
+
+    /** The code that was mailed for signing an offer, read from the sealed mail that waits. */
+    protected function signingCode(int $offer): string
+    {
+        $this->db()->execute('UPDATE signing_code SET sent_at = NULL WHERE offer_id = :o', ['o' => $offer]);
+        $this->get(SigningCodes::class)->send($offer);
+        $sealed = $this->db()->row('SELECT sealed FROM outbox WHERE key LIKE :k ORDER BY id DESC LIMIT 1', ['k' => 'sign-code-'.$offer.'-%'])?->str('sealed');
+
+        return ($this->get(SealedSecrets::class)->open($sealed)['code'] ?? self::fail('no code was mailed'))->address();
     }
 
     protected function deliverAll(int $most = 50): int

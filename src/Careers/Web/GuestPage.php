@@ -6,7 +6,6 @@ namespace Jorvent\Careers\Web;
 
 use Jorvent\Accounts\GuestLink;
 use Jorvent\Accounts\GuestLinks;
-use Jorvent\Activity\ActivityLog;
 use Jorvent\Careers\AddFile;
 use Jorvent\Careers\ConfirmAddress;
 use Jorvent\Careers\Referrals;
@@ -15,12 +14,13 @@ use Jorvent\Core\Retention\Keeping;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Interviews\Book;
 use Jorvent\Offers\AnswerOffer;
+use Jorvent\Offers\SigningCodes;
+use Jorvent\Offers\SigningNames;
 use Jorvent\People\DataRequests;
 use Jorvent\People\Erase;
 use Jorvent\People\OwnData;
 use Jorvent\People\Retention;
-use Jorvent\Pipeline\Applications;
-use Jorvent\Pipeline\StageVisits;
+use Jorvent\Pipeline\WithdrawApplication;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Files\FileStore;
 use Jorvent\Platform\Web\Errors;
@@ -73,7 +73,7 @@ final class GuestPage extends PublicPage
     }
 
     #[Route('/l/offer/{secret}', name: 'guest_offer', defaults: ['_csrf' => 'public'], methods: ['GET', 'POST'])]
-    public function offer(string $secret, Request $request, AnswerOffer $answer): Response
+    public function offer(string $secret, Request $request, AnswerOffer $answer, SigningNames $names, SigningCodes $codes): Response
     {
         $link = $this->links->open(GuestLinks::OFFER, $secret);
         $row = null === $link ? null : $this->offerOf($link);
@@ -83,20 +83,29 @@ final class GuestPage extends PublicPage
         $this->inLanguage($request, $row->str('locale'));
         $errors = Errors::none();
         $input = Input::of($request);
+        $id = $row->int('id');
+        $coded = false;
         if ($request->isMethod('POST')) {
+            $does = $input->choice('answer', OfferAnswer::class);
+            // a code that is on its way or was typed wrong can be typed (again)
+            $coded = \in_array($does, [OfferAnswer::Code, OfferAnswer::Sign], true);
             try {
-                match ($input->choice('answer', OfferAnswer::class)) {
-                    OfferAnswer::Decline => $answer->decline($row->int('id'), $input->text('reason')),
-                    OfferAnswer::Sign => $answer->sign($row->int('id'), $input->line('name'), $input->line('letter'), $request->getClientIp()),
+                match ($does) {
+                    OfferAnswer::Decline => $answer->decline($id, $input->text('reason')),
+                    OfferAnswer::Sign => $answer->sign($id, $input->line('name'), $input->line('letter'), $input->line('code'), $request->getClientIp()),
+                    OfferAnswer::Name => $names->ask($id, $input->line('name')),
+                    OfferAnswer::Code => $this->sendCode($id, $input->line('name'), $names, $codes),
                 };
-
-                return $this->redirectToRoute('guest_offer', ['secret' => $secret], Response::HTTP_SEE_OTHER);
+                if (OfferAnswer::Code !== $does) {
+                    return $this->redirectToRoute('guest_offer', ['secret' => $secret], Response::HTTP_SEE_OTHER);
+                }
             } catch (Refused $refused) {
                 $errors = Errors::of($refused->refusals);
+                $coded = $coded && [] === $errors->at('name');
             }
         }
 
-        return $this->publicPage($request, 'public/offer.html.twig', ['hiring' => $row, 'offer' => $row, 'errors' => $errors, 'secret' => $secret, 'input' => $input, 'expired' => 'sent' === $row->str('state') && $row->instant('answer_by')->setTime(23, 59, 59) < $this->clock->now()], $errors->any() ? 422 : 200);
+        return $this->publicPage($request, 'public/offer.html.twig', ['hiring' => $row, 'offer' => $row, 'errors' => $errors, 'secret' => $secret, 'input' => $input, 'coded' => $coded, 'asked_name' => $names->of($id), 'expired' => 'sent' === $row->str('state') && $row->instant('answer_by')->setTime(23, 59, 59) < $this->clock->now()], $errors->any() ? 422 : 200);
     }
 
     #[Route('/l/offer/{secret}/letter.pdf', name: 'guest_letter', methods: ['GET'])]
@@ -134,7 +143,7 @@ final class GuestPage extends PublicPage
     }
 
     #[Route('/l/status/{secret}', name: 'guest_status', defaults: ['_csrf' => 'public'], methods: ['GET', 'POST'])]
-    public function status(string $secret, Request $request, Applications $applications, StageVisits $visits, ActivityLog $log, AddFile $add, Upload $upload, DataRequests $requests, OwnData $data): Response
+    public function status(string $secret, Request $request, WithdrawApplication $withdraw, AddFile $add, Upload $upload, DataRequests $requests, OwnData $data): Response
     {
         $link = $this->links->open(GuestLinks::STATUS, $secret);
         $row = null === $link ? null : $this->db->row("SELECT p.id, p.candidate_id, p.requisition_id, p.stage, p.state, p.applied_at, (SELECT asked_at FROM data_request WHERE candidate_id = c.id AND kind = 'forget' AND done_at IS NULL) AS forget_asked_at, (SELECT count(*) FROM resume WHERE candidate_id = c.id) AS files, c.locale, c.zone, r.title, r.unit_id, s.city, (SELECT min(lower(i.during)) FROM interview i WHERE i.application_id = p.id AND i.state = 'booked' AND lower(i.during) > :now) AS interview_at FROM application p JOIN candidate c ON c.id = p.candidate_id JOIN requisition r ON r.id = p.requisition_id JOIN site s ON s.id = r.site_id WHERE p.id = :id", ['id' => $link->subject, 'now' => $this->clock->now()]);
@@ -149,12 +158,7 @@ final class GuestPage extends PublicPage
                     StatusAct::File => $add($row->int('candidate_id'), $row->int('requisition_id'), $upload->needed($request, 'resume')),
                     StatusAct::Data => $data->mail($row->int('candidate_id'), $row->int('requisition_id')),
                     StatusAct::Forget => $requests->ask($row->int('candidate_id'), 'forget', 'page', $row->int('requisition_id')),
-                    StatusAct::Withdraw => $this->db->transaction(static function () use ($applications, $visits, $log, $row): void {
-                        $application = $applications->lock($row->int('id'));
-                        $application->withdraw();
-                        $visits->leave($application->id);
-                        $log->record('application.withdrawn', 'application', $application->id, $application->requisitionId, $application->candidateId);
-                    }),
+                    StatusAct::Withdraw => $withdraw($row->int('id')),
                 };
 
                 return $this->redirectToRoute('guest_status', ['secret' => $secret], Response::HTTP_SEE_OTHER);
@@ -218,6 +222,13 @@ final class GuestPage extends PublicPage
         $this->inLanguage($request, $row->str('locale'));
 
         return $this->publicPage($request, 'careers/referral.html.twig', ['hiring' => $row, 'referral' => $row]);
+    }
+
+    /** The name is looked at first: a code for a name that can not sign would be sent for nothing. */
+    private function sendCode(int $offer, string $name, SigningNames $names, SigningCodes $codes): void
+    {
+        $names->check($offer, trim($name));
+        $codes->send($offer);
     }
 
     private function offerOf(GuestLink $link): ?\Jorvent\Platform\Database\Record

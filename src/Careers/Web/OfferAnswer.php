@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace Jorvent\Careers\Web;
 
-/** What a candidate answers to an offer. */
+/** What a candidate answers to an offer, or needs for signing it. */
 enum OfferAnswer: string
 {
     case Sign = 'sign';
     case Decline = 'decline';
+    case Code = 'code';
+    case Name = 'name';
 }

@@ -35,7 +35,7 @@ final class ArrangePage extends Page
     #[Route('', name: 'arrange', methods: ['GET'])]
     public function show(int $number, int $application, Request $request): Response
     {
-        return $this->page($number, $application, $this->chosen($request->query->all()['who'] ?? null, $number), $request->query->getInt('minutes', 50), Errors::none());
+        return $this->page($number, $application, $this->chosen($request->query->all()['who'] ?? null, $number), self::whole($request, 'minutes') ?: 50, Errors::none());
     }
 
     #[Route('', name: 'arrange_do', methods: ['POST'])]
@@ -45,6 +45,7 @@ final class ArrangePage extends Page
         $who = $input->ints('who');
         $starts = array_values(array_filter(array_map(self::instant(...), $input->map('when'))));
         try {
+            $this->slots->free($who, $starts, $input->int('minutes') ?? 0);
             $arrange($application, $input->line('title'), $input->int('minutes') ?? 0, $input->line('place'), $who, $starts, $this->me()->id);
             $this->say(1 === \count($starts) ? 'interview_booked' : 'times_offered', ['%count%' => \count($starts)]);
         } catch (Refused $refused) {
@@ -66,7 +67,7 @@ final class ArrangePage extends Page
             $failure = $e->getMessage();
         }
         $slots = [] === $attendees ? [] : $this->slots->propose($attendees, $window, max(15, min(480, $minutes)));
-        $people = $this->db->rows("SELECT DISTINCT a.id, a.name, a.title, a.zone, s.city, (SELECT count(*) FROM interview_seat t WHERE t.account_id = a.id AND t.during && tstzrange(:from, :to)) AS load FROM account a JOIN account_grant g ON g.account_id = a.id LEFT JOIN site s ON s.id = a.site_id WHERE a.active AND g.role IN ('interviewer', 'manager', 'recruiter') ORDER BY a.name LIMIT 60", ['from' => $window->start, 'to' => $window->end]);
+        $people = $this->db->rows("SELECT DISTINCT a.id, a.name, a.title, a.zone, s.city, (SELECT count(*) FROM interview_seat t WHERE t.account_id = a.id AND t.during && tstzrange(:from, :to)) AS load FROM account a JOIN account_grant g ON g.account_id = a.id LEFT JOIN site s ON s.id = a.site_id WHERE a.active AND (g.role IN ('interviewer', 'manager', 'recruiter') OR a.id IN (:who)) ORDER BY a.name LIMIT 60", ['from' => $window->start, 'to' => $window->end, 'who' => [] === $who ? [0] : $who]);
 
         return $this->render('interviews/arrange.html.twig', [
             'view' => $this->views->byNumber($number), 'errors' => $errors, 'who' => $who, 'minutes' => $minutes, 'people' => $people, 'names' => array_column(array_map(static fn ($p): array => ['id' => $p->int('id'), 'name' => $p->str('name')], $people), 'name', 'id'),
@@ -79,7 +80,7 @@ final class ArrangePage extends Page
     private function chosen(mixed $asked, int $number): array
     {
         if (\is_array($asked)) {
-            return array_values(array_map(intval(...), array_filter($asked, is_numeric(...))));
+            return array_values(array_map(intval(...), array_filter($asked, static fn (mixed $a): bool => \is_string($a) && 1 === preg_match('/^\d{1,9}$/', $a))));
         }
 
         return [$this->db->int('SELECT manager_id FROM requisition WHERE number = :n', ['n' => $number])];
@@ -107,6 +108,6 @@ final class ArrangePage extends Page
 
     private static function instant(string $text): ?\DateTimeImmutable
     {
-        return 1 === preg_match('/^\d{9,11}$/', $text) ? (new \DateTimeImmutable('@'.$text))->setTimezone(new \DateTimeZone('UTC')) : null;
+        return 1 === preg_match('/^\d{9,10}$/', $text) ? (new \DateTimeImmutable('@'.$text))->setTimezone(new \DateTimeZone('UTC')) : null;
     }
 }

@@ -9,7 +9,8 @@ use Doctrine\ORM\Mapping as ORM;
 use Jorvent\Core\Pay\OfferTerms;
 use Jorvent\Core\Shared\Money;
 use Jorvent\Core\Shared\Refused;
-use Jorvent\Offers\OfferState;
+use Jorvent\Core\Workflow\HiringAct;
+use Jorvent\Core\Workflow\OfferState;
 
 #[ORM\Entity]
 #[ORM\Table(name: 'offer')]
@@ -82,9 +83,7 @@ class Offer
 
     public function compose(OfferTerms $terms): void
     {
-        if (!\in_array($this->state, [OfferState::Draft, OfferState::Asked, OfferState::Agreed], true)) {
-            throw Refused::because('offer_sent_already');
-        }
+        HiringAct::ComposeOffer->checkOffer($this->state);
         $this->take($terms);
         $this->state = OfferState::Draft;
         ++$this->version;
@@ -92,27 +91,25 @@ class Offer
 
     public function ask(bool $agreementNeeded): void
     {
-        if (OfferState::Draft !== $this->state) {
-            throw Refused::because('nothing_to_decide');
-        }
+        HiringAct::AskAgreement->checkOffer($this->state);
         $this->state = $agreementNeeded ? OfferState::Asked : OfferState::Agreed;
     }
 
     public function agree(): void
     {
+        HiringAct::DecideOffer->checkOffer($this->state);
         $this->state = OfferState::Agreed;
     }
 
     public function backToDraft(): void
     {
+        HiringAct::DecideOffer->checkOffer($this->state);
         $this->state = OfferState::Draft;
     }
 
     public function send(string $letter, \DateTimeImmutable $now): void
     {
-        if (OfferState::Agreed !== $this->state) {
-            throw Refused::because('offer_not_agreed');
-        }
+        HiringAct::SendOffer->checkOffer($this->state);
         if ($this->answerBy->setTime(23, 59, 59) < $now) {
             throw Refused::because('day_has_passed', 'answer_by');
         }
@@ -121,13 +118,23 @@ class Offer
         $this->sentAt = $now;
     }
 
-    /** @param string $letter the hash of the letter the signer had before them */
-    public function accept(string $name, string $letter, ?string $from, \DateTimeImmutable $now): void
+    /**
+     * @param string $letter the hash of the letter the signer has before them
+     *
+     * @throws Refused
+     */
+    public function canBeSigned(string $letter, \DateTimeImmutable $now): void
     {
         $this->open($now);
         if ($letter !== $this->letter) {
             throw Refused::because('letter_changed');
         }
+    }
+
+    /** @param string $letter the hash of the letter the signer had before them */
+    public function accept(string $name, string $letter, ?string $from, \DateTimeImmutable $now): void
+    {
+        $this->canBeSigned($letter, $now);
         $this->state = OfferState::Accepted;
         $this->signedName = $name;
         $this->signedFrom = $from;
@@ -144,18 +151,14 @@ class Offer
 
     public function withdraw(\DateTimeImmutable $now): void
     {
-        if (\in_array($this->state, [OfferState::Accepted, OfferState::Declined, OfferState::Withdrawn], true)) {
-            throw Refused::because('nothing_to_decide');
-        }
+        HiringAct::TakeBackOffer->checkOffer($this->state);
         $this->state = OfferState::Withdrawn;
         $this->decidedAt = $now;
     }
 
     private function open(\DateTimeImmutable $now): void
     {
-        if (OfferState::Sent !== $this->state) {
-            throw Refused::because('offer_not_open');
-        }
+        HiringAct::SignOffer->checkOffer($this->state);
         if ($this->answerBy->setTime(23, 59, 59) < $now) {
             throw Refused::because('offer_expired');
         }

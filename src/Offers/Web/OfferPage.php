@@ -6,6 +6,7 @@ namespace Jorvent\Offers\Web;
 
 use Doctrine\ORM\EntityManagerInterface;
 use Jorvent\Accounts\Access\Permission;
+use Jorvent\Accounts\Delegations;
 use Jorvent\Core\Pay\OfferTerms;
 use Jorvent\Core\Shared\Money;
 use Jorvent\Core\Shared\Refused;
@@ -13,6 +14,7 @@ use Jorvent\Core\Workflow\ApprovalChain;
 use Jorvent\Core\Workflow\Decision;
 use Jorvent\Offers\Letter;
 use Jorvent\Offers\OfferDesk;
+use Jorvent\Offers\SigningNames;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
 use Jorvent\Platform\Files\FileStore;
@@ -32,7 +34,7 @@ use Symfony\Component\Routing\Attribute\Route;
 /** The offers of a requisition: pay against the band, who must agree and why, the letter beside it. */
 final class OfferPage extends Page
 {
-    public function __construct(private readonly Db $db, private readonly EntityManagerInterface $entities, private readonly RequisitionViews $views, private readonly OfferDesk $desk, private readonly Approvals $approvals, private readonly ClockInterface $clock)
+    public function __construct(private readonly Db $db, private readonly EntityManagerInterface $entities, private readonly RequisitionViews $views, private readonly OfferDesk $desk, private readonly Approvals $approvals, private readonly ClockInterface $clock, private readonly SigningNames $names)
     {
     }
 
@@ -89,6 +91,19 @@ final class OfferPage extends Page
         return $this->act(fn () => $this->desk->decide($offer, $this->me()->id, $answer, $input->text('note')), 'offer_'.$answer->value, 'offer', ['number' => $number, 'application' => $this->application($offer)]);
     }
 
+    /** The recruiter's word on another name than the known one. */
+    #[Gate(Permission::ComposeOffer, Gate::OFFER)]
+    #[Route('/r/{number}/offer/{offer}/name', name: 'offer_name', requirements: ['number' => '\d{1,9}', 'offer' => '\d{1,9}'], methods: ['POST'])]
+    public function name(int $number, int $offer, Request $request, SigningNames $names): Response
+    {
+        $confirm = NameAnswer::Confirm === Input::of($request)->choice('answer', NameAnswer::class);
+
+        return $this->act(
+            fn () => $names->decide($offer, $confirm, $this->me()->id), $confirm ? 'name_confirmed' : 'name_refused',
+            'offer', ['number' => $number, 'application' => $this->application($offer)],
+        );
+    }
+
     #[Gate(Permission::ReadOffer, Gate::OFFER)]
     #[Route('/r/{number}/offer/{offer}/letter.pdf', name: 'offer_letter', requirements: ['number' => '\d{1,9}', 'offer' => '\d{1,9}'], methods: ['GET'])]
     public function letter(int $offer, Letter $letter, FileStore $files): Response
@@ -116,16 +131,26 @@ final class OfferPage extends Page
              WHERE p.requisition_id = :r AND (o.id IS NOT NULL OR (p.state = 'active' AND p.stage IN ('interview', 'decision', 'offer'))) ORDER BY (o.id IS NULL), p.stage DESC, c.name LIMIT 30",
             ['r' => $requisition->id],
         );
+        $application = 0 === $application ? $this->waitsForMe($requisition->id) : $application;
         $chosen = array_values(array_filter($people, static fn (Record $p): bool => $p->int('id') === $application))[0] ?? $people[0] ?? null;
         $offer = null === $chosen?->intOrNull('offer_id') ? null : $this->db->row('SELECT o.*, a.name AS composer FROM offer o JOIN account a ON a.id = o.composed_by WHERE o.id = :id', ['id' => $chosen->int('offer_id')]);
         $band = $this->desk->band($requisition);
         $base = null === $offer ? $band?->midpoint() : new Money($offer->int('base'), $offer->str('currency'));
 
         return $this->render('offers/offer.html.twig', [
-            'view' => $this->views->byNumber($number), 'requisition' => $requisition, 'people' => $people, 'chosen' => $chosen, 'offer' => $offer, 'band' => $band, 'base' => $base, 'errors' => $errors, 'typed' => $typed, 'letter' => $facts = null === $offer ? null : $letter->facts($offer->int('id')), 'company' => null === $facts ? '' : $letter->brand($facts)->name,
+            'view' => $this->views->byNumber($number), 'requisition' => $requisition, 'people' => $people, 'chosen' => $chosen, 'offer' => $offer, 'band' => $band, 'base' => $base, 'errors' => $errors, 'typed' => $typed, 'asked_name' => null === $offer ? null : $this->names->of($offer->int('id')), 'letter' => $facts = null === $offer ? null : $letter->facts($offer->int('id')), 'company' => null === $facts ? '' : $letter->brand($facts)->name,
             'chain' => null === $band || null === $base ? [] : (new ApprovalChain())->forOffer($base, $band), 'approvals' => null === $offer ? [] : $this->approvals->of($requisition->id, $offer->int('id'), $this->me()->id),
             'versions' => null === $offer ? [] : $this->db->rows("SELECT a.at, n.name, a.change FROM activity a LEFT JOIN account n ON n.id = a.actor_id WHERE a.act = 'offer.composed' AND a.subject_id = :id ORDER BY a.id", ['id' => $offer->int('id')]),
             'mail' => null === $offer ? null : $this->db->row('SELECT id, state, attempts, last_error, available_at FROM outbox WHERE starts_with(key, :key) ORDER BY id DESC LIMIT 1', ['key' => 'offer-'.$offer->int('id').'-']), 'now' => $this->clock->now(),
         ], new Response(status: $errors->any() ? 422 : 200));
+    }
+
+    /** @return int the application whose offer I am to decide on, 0 when none is */
+    private function waitsForMe(int $requisition): int
+    {
+        return $this->db->int(
+            "SELECT o.application_id FROM approval v JOIN offer o ON o.id = v.offer_id WHERE v.requisition_id = :r AND v.state = 'waiting' AND ".Delegations::decides('v').' ORDER BY v.id LIMIT 1',
+            ['r' => $requisition, 'me' => $this->me()->id, 'today' => $this->clock->now()->format('Y-m-d')],
+        );
     }
 }

@@ -54,7 +54,7 @@ final class PipelinePage extends Page
         $person = array_values(array_filter($rows, static fn (Record $r): bool => $r->int('id') === $open))[0] ?? ($rows[0] ?? null);
 
         return $this->render('pipeline/pipeline.html.twig', [
-            'view' => $view, 'stages' => $this->stages($view), 'groups' => $this->groups($rows), 'sort' => isset(self::SORTS[$sort]) ? $sort : 'screen', 'sorts' => array_keys(self::SORTS), 'ended' => $ended, 'person' => $person,
+            'view' => $view, 'stages' => $this->stages($view), 'groups' => $this->groups($rows), 'sort' => isset(self::SORTS[$sort]) ? $sort : 'screen', 'sorts' => array_keys(self::SORTS), 'ended' => $ended, 'person' => $person, 'at' => self::at($rows),
             'reader' => null === $person ? null : $this->reader($view, $person, $_subject), 'reasons' => Application::CLOSE_REASONS,
         ]);
     }
@@ -67,11 +67,13 @@ final class PipelinePage extends Page
         $ids = $input->ints('application');
         $to = '' === $input->line('to') ? null : $input->choice('to', Stage::class);
 
-        return $this->act(function () use ($move, $_subject, $ids, $to): void {
+        $at = self::shownAt($input->text('at'));
+
+        return $this->act(function () use ($move, $_subject, $ids, $to, $at): void {
             if ([] === $ids) {
                 throw Refused::because('nobody_marked');
             }
-            $count = $move((int) $_subject->requisitionId, $ids, $to, $this->me()->id);
+            $count = $move((int) $_subject->requisitionId, $ids, $to, $this->me()->id, $at);
             $this->say('moved', ['%count%' => $count]);
         }, null, 'pipeline', ['number' => $number, 'application' => $ids[0] ?? null]);
     }
@@ -124,6 +126,31 @@ final class PipelinePage extends Page
         $confirm = KnockOutAnswer::Confirm === $input->choice('answer', KnockOutAnswer::class);
 
         return $this->act(fn () => $decide($application, $confirm, $input->text('reason'), $this->me()->id), $confirm ? 'knock_out_confirmed' : 'knock_out_overruled', 'pipeline', ['number' => $number, 'application' => $application]);
+    }
+
+    /**
+     * Where the page shows everyone, short enough for an address: "31.2_32.0", each with the place of their stage.
+     *
+     * @param list<Record> $rows
+     */
+    private static function at(array $rows): string
+    {
+        $places = array_flip(array_map(static fn (Stage $s): string => $s->value, Stage::cases()));
+
+        return implode('_', array_map(static fn (Record $r): string => $r->int('id').'.'.$places[$r->str('stage')], $rows));
+    }
+
+    /** @return array<int, Stage> as at() wrote it */
+    private static function shownAt(string $at): array
+    {
+        $shown = [];
+        foreach (explode('_', $at) as $one) {
+            if (1 === preg_match('/^(\d{1,9})\.(\d{1,2})$/', $one, $m) && isset(Stage::cases()[(int) $m[2]])) {
+                $shown[(int) $m[1]] = Stage::cases()[(int) $m[2]];
+            }
+        }
+
+        return $shown;
     }
 
     /** @return list<Record> */

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Jorvent\Offers;
+namespace Jorvent\Core\Workflow;
 
 enum OfferState: string
 {
