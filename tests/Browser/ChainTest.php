@@ -114,7 +114,9 @@ final class ChainTest extends BrowserTest
         $staff->signIn(self::HANNE)->sees('.tk', 'Agree to an offer')->go("/r/$number/offer")->sees('.jt', 'above the middle of the band')->press('Agree')->sees('.is-said', 'You agreed to the offer');
         $staff->signIn(self::SOLVEIG)->go("/r/$number/offer")->press('Send offer')->sees('.is-said', 'on its way');
         $offer = self::link(self::mail("ana.pires.$number@post.example", 'Our offer'), '/l/offer/');
-        $phone->go($offer)->sees('.c-facts', "700\u{2009}000")->press('Sign and accept')->sees('.c-error')->fill('name', 'Ana Pires')->press('Sign and accept')->sees('h1', 'Welcome aboard');
+        $phone->go($offer)->sees('.c-facts', "700\u{2009}000")->press('Send me a code')->sees('.c-error')->fill('name', 'Ana Pires')->press('Send me a code')->sees('.c-field', 'The code from the e-mail');
+        self::assertSame(1, preg_match('/\n(\d{6})\n/', self::mail("ana.pires.$number@post.example", 'Your code'), $code));
+        $phone->fill('code', $code[1])->press('Sign and accept')->sees('h1', 'Welcome aboard');
 
         // 10 the outcome: the HR number comes back, the requisition fills, the others are told, the advert comes down
         $staff->until(static fn (): bool => 1 === preg_match('/M-\d{5}/', $staff->go("/r/$number/outcome")->text('main')), 'no number came from HR records');

@@ -67,7 +67,7 @@ final class RandomActsTest extends DatabaseTest
             }
             $this->invariants("seed $seed, act $i: $act on $whom");
         }
-        self::assertGreaterThan(6, \count(array_filter($done)), 'most acts happen at some time: '.json_encode($done));
+        self::assertGreaterThan(6, \count(array_filter($done, static fn (int $n): bool => $n > 0)), 'most acts happen at some time: '.json_encode($done));
         self::assertGreaterThan(4, \count($refused), 'and are refused at some time: '.json_encode($refused));
     }
 
