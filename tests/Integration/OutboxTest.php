@@ -40,14 +40,22 @@ final class OutboxTest extends DatabaseTest
     {
         self::standIn('mail', 'down');
         $to = $this->mail('down');
-        foreach (Deliver::PAUSES as $i => $pause) {
+        $waited = 0;
+        for ($tries = 1; null !== $pause = Deliver::pause($tries); ++$tries) {
+            if ($tries > 6 && $tries < Deliver::TRIES - 2) {
+                $waited += $pause;
+                continue; // the long middle is one like the other
+            }
+            $this->db()->execute("UPDATE outbox SET attempts = :n WHERE key = 'test-down'", ['n' => $tries - 1]);
             self::assertSame(1, $this->deliverAll(1));
             self::assertSame('waiting', $this->state('down'));
-            self::assertSame($i + 1, $this->int("SELECT attempts FROM outbox WHERE key = 'test-down'"));
+            self::assertSame($tries, $this->int("SELECT attempts FROM outbox WHERE key = 'test-down'"));
             self::assertSame(0, $this->deliverAll(1), 'not before its pause is over');
             // from the clock as it is now: an attempt takes time of its own
             $this->clock()->moveTo($this->clock()->now()->modify('+'.($pause + 1).' seconds'));
+            $waited += $pause;
         }
+        self::assertGreaterThan(3 * 86_400, $waited, 'three days at least');
         self::assertSame(1, $this->deliverAll(1));
         self::assertSame('failed', $this->state('down'));
         self::assertSame('the mail server did not answer', $this->db()->row("SELECT last_error FROM outbox WHERE key = 'test-down'")?->str('last_error'));
@@ -56,6 +64,24 @@ final class OutboxTest extends DatabaseTest
         self::assertTrue($this->get(Outbox::class)->tryAgain($this->int("SELECT id FROM outbox WHERE key = 'test-down'")));
         self::assertSame(1, $this->deliverAll(1));
         self::assertCount(1, self::mailbox($to));
+    }
+
+    public function testWhatNobodyCarriesIsParkedAndKeepsNothingElse(): void
+    {
+        $to = $this->mail('after');
+        $this->get(Outbox::class)->add('nonsense', 'test-unknown', 'candidate', 1);
+        $this->db()->execute("UPDATE outbox SET available_at = available_at - interval '1 hour' WHERE key = 'test-unknown'");
+        self::assertSame(2, $this->deliverAll());
+        self::assertSame(['failed', 'delivered'], [$this->state('unknown'), $this->state('after')]);
+        self::assertCount(1, self::mailbox($to));
+    }
+
+    public function testWhatKillsItsWorkerAgainAndAgainIsParked(): void
+    {
+        $this->mail('deadly');
+        $this->db()->execute("UPDATE outbox SET attempts = :n WHERE key = 'test-deadly'", ['n' => Deliver::TRIES]);
+        $this->deliverAll(1);
+        self::assertSame('failed', $this->state('deadly'));
     }
 
     public function testANoIsFinalAtOnce(): void
