@@ -827,7 +827,10 @@ final class World
     /** @param array<string, mixed>|null $change */
     private function told(int $daysAgo, ?string $who, string $act, string $kind, int $subject, int $requisition, ?int $candidate = null, ?array $change = null): void
     {
-        $this->bulk('activity')->add(['at' => $this->ago($daysAgo), 'actor_kind' => null === $who ? 'candidate' : 'staff', 'actor_id' => null === $who ? null : $this->accounts[$who], 'act' => $act, 'subject_kind' => $kind, 'subject_id' => $subject, 'requisition_id' => $requisition, 'candidate_id' => $candidate, 'change' => $change ?? new \stdClass()]);
+        $texts = array_filter($change ?? [], is_string(...));
+        $change = array_diff_key($change ?? [], $texts);
+        $personal = [] === $texts ? null : $this->db->insert('personal_value', ['candidate_id' => $candidate, 'account_id' => null === $candidate && null !== $who ? $this->accounts[$who] : null, 'content' => ['texts' => $texts]]);
+        $this->bulk('activity')->add(['at' => $this->ago($daysAgo), 'actor_kind' => null === $who ? 'candidate' : 'staff', 'actor_id' => null === $who ? null : $this->accounts[$who], 'act' => $act, 'subject_kind' => $kind, 'subject_id' => $subject, 'requisition_id' => $requisition, 'candidate_id' => $candidate, 'personal_id' => $personal, 'change' => [] === $change ? new \stdClass() : $change]);
     }
 
     private function mailed(int $application, int $candidate, int $requisition, \DateTimeImmutable $at, string $title): void

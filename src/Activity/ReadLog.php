@@ -63,10 +63,11 @@ final readonly class ReadLog
     {
         // a recommendation is read where the scorecards stand side by side, once one's own is in
         return $this->db->rows(
-            "SELECT a.id, a.at, a.actor_kind, ac.name AS actor, ob.name AS on_behalf_of, a.act, a.subject_kind, a.subject_id, a.change - 'recommendation' AS change,
+            "SELECT a.id, a.at, a.actor_kind, ac.name AS actor, ob.name AS on_behalf_of, a.act, a.subject_kind, a.subject_id, (a.change || coalesce(pv.content -> 'texts', '{}')) - 'recommendation' AS change,
                 c.name AS candidate, a.candidate_id, r.number
              FROM activity a LEFT JOIN account ac ON ac.id = a.actor_id LEFT JOIN account ob ON ob.id = a.on_behalf_of_id
                 LEFT JOIN candidate c ON c.id = a.candidate_id LEFT JOIN requisition r ON r.id = a.requisition_id
+                LEFT JOIN personal_value pv ON pv.id = a.personal_id
              WHERE $where AND (:before::bigint IS NULL OR a.id < :before) ORDER BY a.id DESC LIMIT $limit",
             [...$parameters, 'before' => $before],
         );

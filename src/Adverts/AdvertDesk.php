@@ -169,7 +169,7 @@ final readonly class AdvertDesk
      */
     public function history(int $requisition, int $posting): array
     {
-        return $this->db->rows("SELECT a.at, a.act, a.actor_kind, ac.name AS actor, a.change FROM activity a LEFT JOIN account ac ON ac.id = a.actor_id WHERE a.subject_kind = 'posting' AND a.subject_id = :p AND a.requisition_id = :r ORDER BY a.id DESC LIMIT 40", ['p' => $posting, 'r' => $requisition]);
+        return $this->db->rows("SELECT a.at, a.act, a.actor_kind, ac.name AS actor, a.change || coalesce(v.content -> 'texts', '{}') AS change FROM activity a LEFT JOIN personal_value v ON v.id = a.personal_id LEFT JOIN account ac ON ac.id = a.actor_id WHERE a.subject_kind = 'posting' AND a.subject_id = :p AND a.requisition_id = :r ORDER BY a.id DESC LIMIT 40", ['p' => $posting, 'r' => $requisition]);
     }
 
     /**

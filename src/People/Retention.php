@@ -6,6 +6,7 @@ namespace Jorvent\People;
 
 use Jorvent\Accounts\GuestLinks;
 use Jorvent\Activity\ActivityLog;
+use Jorvent\Core\Retention\Asked;
 use Jorvent\Core\Retention\Ground;
 use Jorvent\Core\Retention\Keeping;
 use Jorvent\Core\Retention\Purpose;
@@ -18,6 +19,9 @@ use Psr\Clock\ClockInterface;
 /** Why each person's data is kept and until when, read from what it came by; and their word on keeping it for longer. */
 final readonly class Retention
 {
+    /** When the question about the end that stands reached them. */
+    private const DELIVERED = "SELECT o.delivered_at AS at FROM outbox o WHERE o.candidate_id = c.id AND o.key LIKE 'keep-%' AND o.state = 'delivered' AND o.created_at >= c.keep_asked_at ORDER BY o.id DESC LIMIT 1";
+
     public function __construct(private Db $db, private ClockInterface $clock, private ActivityLog $log, private GuestLinks $links)
     {
     }
@@ -85,7 +89,7 @@ final readonly class Retention
     public function write(array $candidates): void
     {
         $until = array_map(static fn (array $grounds): ?string => Keeping::of($grounds)->until?->format('Y-m-d'), $this->grounds($candidates));
-        $this->db->execute('UPDATE candidate c SET keep_until = CAST(n.until AS date), keep_asked_at = NULL FROM json_each_text(CAST(:n AS json)) n(id, until) WHERE c.id = CAST(n.id AS int) AND c.keep_until IS DISTINCT FROM CAST(n.until AS date)', ['n' => json_encode([] === $until ? new \stdClass() : $until, \JSON_THROW_ON_ERROR | \JSON_FORCE_OBJECT)]);
+        $this->db->execute('UPDATE candidate c SET keep_until = CAST(n.until AS date), keep_asked_at = NULL, keep_admin_asked_at = NULL FROM json_each_text(CAST(:n AS json)) n(id, until) WHERE c.id = CAST(n.id AS int) AND c.keep_until IS DISTINCT FROM CAST(n.until AS date)', ['n' => json_encode([] === $until ? new \stdClass() : $until, \JSON_THROW_ON_ERROR | \JSON_FORCE_OBJECT)]);
     }
 
     /** They say that their data may be kept for longer. */
@@ -111,15 +115,47 @@ final readonly class Retention
         $today = $this->clock->now();
 
         return array_map(static fn (Record $r): int => $r->int('id'), $this->db->rows(
-            'SELECT c.id FROM candidate c WHERE c.erased_at IS NULL AND c.merged_into IS NULL AND c.keep_until <= :soon AND ((c.keep_asked_at IS NULL AND c.email IS NOT NULL) OR greatest(c.keep_until, CAST(c.keep_asked_at AS date) + CAST(:grace AS int)) < :today)
-             AND NOT EXISTS (SELECT 1 FROM opening_alert a WHERE a.candidate_id = c.id AND a.confirmed_at IS NOT NULL AND a.until = c.keep_until) ORDER BY c.keep_until, c.id LIMIT '.$most,
-            ['soon' => $today->modify('+'.$this->rules()->askDays.' days')->format('Y-m-d'), 'today' => $today->format('Y-m-d'), 'grace' => Keeping::GRACE_DAYS]));
+            'SELECT c.id FROM candidate c LEFT JOIN LATERAL ('.self::DELIVERED.') q ON true
+             WHERE c.erased_at IS NULL AND c.merged_into IS NULL AND c.keep_until <= :soon AND (
+                (c.keep_asked_at IS NULL AND c.email IS NOT NULL)
+                OR (c.keep_until < :today AND (
+                    (q.at IS NULL AND c.keep_admin_asked_at IS NULL)
+                    OR greatest(c.keep_until, coalesce(CAST(q.at AS date) + CAST(:grace AS int), CAST(c.keep_admin_asked_at AS date) + CAST(:month AS int))) < :today)))
+             AND NOT EXISTS (SELECT 1 FROM opening_alert a WHERE a.candidate_id = c.id AND a.confirmed_at IS NOT NULL AND a.until = c.keep_until)
+             ORDER BY c.keep_until, c.id LIMIT '.$most,
+            ['soon' => $today->modify('+'.$this->rules()->askDays.' days')->format('Y-m-d'), 'today' => $today->format('Y-m-d'), 'grace' => Keeping::GRACE_DAYS, 'month' => Keeping::ADMIN_DAYS]));
     }
 
     /** @return list<Record> whose time is over within so many days, soonest first */
     public function ending(int $days, int $most = 200): array
     {
-        return $this->db->rows('SELECT c.id, c.name, c.headline, c.source, c.email IS NOT NULL AS can, c.keep_until, greatest(c.keep_until, CAST(c.keep_asked_at AS date) + CAST(:grace AS int)) AS last_day, c.keep_asked_at FROM candidate c WHERE c.erased_at IS NULL AND c.merged_into IS NULL AND c.keep_until <= :last ORDER BY c.keep_until, c.id LIMIT '.$most, ['last' => $this->clock->now()->modify('+'.$days.' days')->format('Y-m-d'), 'grace' => Keeping::GRACE_DAYS]);
+        return $this->db->rows(
+            'SELECT c.id, c.name, c.headline, c.source, c.email IS NOT NULL AS can, c.keep_until, c.keep_asked_at, c.keep_admin_asked_at, q.at AS delivered_at,
+                greatest(c.keep_until, coalesce(CAST(q.at AS date) + CAST(:grace AS int), CAST(c.keep_admin_asked_at AS date) + CAST(:month AS int))) AS last_day
+             FROM candidate c LEFT JOIN LATERAL ('.self::DELIVERED.') q ON true
+             WHERE c.erased_at IS NULL AND c.merged_into IS NULL AND c.keep_until <= :last ORDER BY c.keep_until, c.id LIMIT '.$most,
+            ['last' => $this->clock->now()->modify('+'.$days.' days')->format('Y-m-d'), 'grace' => Keeping::GRACE_DAYS, 'month' => Keeping::ADMIN_DAYS],
+        );
+    }
+
+    public function asked(int $candidate): Asked
+    {
+        $row = $this->db->row(
+            'SELECT c.keep_asked_at, c.keep_admin_asked_at, q.at FROM candidate c LEFT JOIN LATERAL ('.self::DELIVERED.') q ON true WHERE c.id = :id',
+            ['id' => $candidate],
+        ) ?? throw Refused::because('missing');
+
+        return new Asked($row->instantOrNull('keep_asked_at'), $row->instantOrNull('at'), $row->instantOrNull('keep_admin_asked_at'));
+    }
+
+    /** Whoever could not be asked is an admin's to decide on, from now on for a month. */
+    public function askAdmin(int $candidate): void
+    {
+        $this->db->transaction(function () use ($candidate): void {
+            if (1 === $this->db->execute('UPDATE candidate SET keep_admin_asked_at = :now WHERE id = :id AND keep_admin_asked_at IS NULL', ['id' => $candidate, 'now' => $this->clock->now()])) {
+                $this->log->record('candidate.admin_asked', 'candidate', $candidate, null, $candidate);
+            }
+        });
     }
 
     private static function ground(Rules $rules, Purpose $purpose, string $source, \DateTimeImmutable $since, \DateTimeImmutable $over): Ground

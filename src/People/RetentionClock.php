@@ -71,10 +71,11 @@ final readonly class RetentionClock implements Periodic
             return;
         }
         $now = $this->clock->now();
-        $step = Keeping::of($this->retention->grounds([$id])[$id] ?? throw Refused::because('missing'))->step($this->retention->rules(), $now->setTime(0, 0), $row->instantOrNull('keep_asked_at'), null !== $row->strOrNull('email'));
+        $step = Keeping::of($this->retention->grounds([$id])[$id] ?? throw Refused::because('missing'))->step($this->retention->rules(), $now->setTime(0, 0), $this->retention->asked($id), null !== $row->strOrNull('email'));
         match ($step) {
             Step::Ask => $this->ask($id, $row->instant('keep_until'), $now),
             Step::Erase => ($this->erase)($id, 'time'),
+            Step::AskAdmin => $this->retention->askAdmin($id),
             default => null,
         };
     }

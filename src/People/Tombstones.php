@@ -15,6 +15,7 @@ use Jorvent\Platform\Security\Sealer;
 final readonly class Tombstones
 {
     private const USE = 'tombstone';
+    private const LOCK = 72_210;
     private const SELECT = "SELECT t.id, t.candidate_id, t.reason, t.purposes, t.kept_until, t.asked_at, to_char(t.erased_at AT TIME ZONE 'UTC', 'YYYY-MM-DD HH24:MI:SS.US') AS at, t.erased_at, t.account_id, t.files, t.mails, t.texts, t.remains, t.address_seal, t.seal";
 
     public function __construct(private Db $db, private Sealer $sealer)
@@ -30,7 +31,7 @@ final readonly class Tombstones
     public function set(int $candidate, string $reason, array $purposes, ?\DateTimeImmutable $keptUntil, ?\DateTimeImmutable $askedAt, \DateTimeImmutable $at, ?int $by, array $went, int $remains, ?string $address): void
     {
         // one after the other: each needs the seal of the one before
-        $this->db->execute('LOCK TABLE tombstone IN SHARE ROW EXCLUSIVE MODE');
+        $this->db->execute('SELECT pg_advisory_xact_lock('.self::LOCK.')');
         $before = $this->db->row('SELECT seal FROM tombstone ORDER BY id DESC LIMIT 1')?->str('seal') ?? '';
         sort($purposes);
         $addressSeal = null === $address ? null : $this->address($address);

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Jorvent\Today;
 
+use Jorvent\Accounts\Access\Access;
+use Jorvent\Accounts\Access\Permission;
 use Jorvent\Accounts\Delegations;
 use Jorvent\Accounts\Entity\Account;
 use Jorvent\Adverts\Analysis;
@@ -17,14 +19,14 @@ final readonly class Tasks
 {
     private const ANSWER_DAYS = 2;
 
-    public function __construct(private Db $db, private ClockInterface $clock, private Analysis $analysis)
+    public function __construct(private Db $db, private ClockInterface $clock, private Analysis $analysis, private Access $access)
     {
     }
 
     /** @return list<Task> most urgent first */
     public function of(Account $me): array
     {
-        return Task::inOrder([...$this->approvals($me), ...$this->knockOuts($me), ...$this->adverts($me), ...$this->forgotten($me), ...$this->newApplicants($me), ...$this->scorecards($me), ...$this->interviews($me), ...$this->offers($me), ...$this->briefs($me), ...$this->failures($me), ...$this->units($me), ...$this->questions($me), ...$this->decisions($me), ...$this->untold($me), ...$this->matches($me)]);
+        return Task::inOrder([...$this->approvals($me), ...$this->knockOuts($me), ...$this->adverts($me), ...$this->forgotten($me), ...$this->newApplicants($me), ...$this->scorecards($me), ...$this->interviews($me), ...$this->offers($me), ...$this->briefs($me), ...$this->failures($me), ...$this->ofAdmins($me), ...$this->units($me), ...$this->questions($me), ...$this->decisions($me), ...$this->untold($me), ...$this->matches($me)]);
     }
 
     /** @return list<Task> */
@@ -112,6 +114,20 @@ final readonly class Tasks
         return $this->tasks(
             "SELECT 'failed_delivery' AS kind, o.id AS subject, o.created_at AS since, o.created_at AS due, r.number, r.title, s.city, o.kind AS what, o.last_error AS error FROM outbox o JOIN requisition r ON r.id = o.requisition_id JOIN site s ON s.id = r.site_id
              WHERE o.state = 'failed' AND r.recruiter_id = :me", $me, 0);
+    }
+
+    /** @return list<Task> what admins of the whole organisation look after: deliveries of no requisition, people who could not be asked */
+    private function ofAdmins(Account $me): array
+    {
+        if (!$this->access->allows($me, Permission::Administer)) {
+            return [];
+        }
+
+        return [...$this->tasks(
+            "SELECT 'failed_deliveries' AS kind, 0 AS subject, min(o.created_at) AS since, min(o.created_at) AS due, NULL AS number, '' AS title, '' AS city, count(*) AS count
+             FROM outbox o WHERE o.state = 'failed' AND o.requisition_id IS NULL HAVING count(*) > 0", $me, 0), ...$this->tasks(
+                "SELECT 'unasked' AS kind, 0 AS subject, min(c.keep_admin_asked_at) AS since, min(c.keep_admin_asked_at) + interval '30 days' AS due, NULL AS number, '' AS title, '' AS city, count(*) AS count
+             FROM candidate c WHERE c.keep_admin_asked_at IS NOT NULL AND c.erased_at IS NULL HAVING count(*) > 0", $me, 30)];
     }
 
     /** @return list<Task> who asked to be forgotten; within a month by law, here within two weeks */

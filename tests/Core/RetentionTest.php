@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Jorvent\Tests\Core;
 
+use Jorvent\Core\Retention\Asked;
 use Jorvent\Core\Retention\Ground;
 use Jorvent\Core\Retention\Keeping;
 use Jorvent\Core\Retention\Purpose;
@@ -38,27 +39,45 @@ final class RetentionTest extends TestCase
     {
         $rules = new Rules(askDays: 30);
         $keeping = self::keeping('2026-12-31');
-        $step = static fn (string $today, ?string $asked, bool $can = true): Step => $keeping->step($rules, new \DateTimeImmutable($today), null === $asked ? null : new \DateTimeImmutable($asked), $can);
+        $day = static fn (?string $d): ?\DateTimeImmutable => null === $d ? null : new \DateTimeImmutable($d);
+        $step = static fn (string $today, ?string $delivered, bool $can = true): Step => $keeping->step($rules, new \DateTimeImmutable($today), new Asked($day($delivered), $day($delivered)), $can);
         self::assertSame([Step::Keep, Step::Ask, Step::Wait, Step::Wait, Step::Erase], [$step('2026-11-30', null), $step('2026-12-01', null), $step('2026-12-02', '2026-12-01'), $step('2026-12-31', '2026-12-01'), $step('2027-01-01', '2026-12-01')]);
         // asked late: a fortnight to answer
         self::assertSame([Step::Ask, Step::Wait, Step::Wait, Step::Erase], [$step('2027-03-01', null), $step('2027-03-02', '2027-03-01 23:59'), $step('2027-03-15', '2027-03-01 23:59'), $step('2027-03-16', '2027-03-01 23:59')]);
-        // without an address nobody can be asked
-        self::assertSame([Step::Wait, Step::Wait, Step::Erase], [$step('2026-12-05', null, false), $step('2026-12-31', null, false), $step('2027-01-01', null, false)]);
     }
 
-    /** However days fall: nobody is erased before the last day, nor within a fortnight of being asked. */
+    public function testWhoCanNotBeReachedIsAnAdminsToDecideForAMonth(): void
+    {
+        $rules = new Rules(askDays: 30);
+        $keeping = self::keeping('2026-12-31');
+        $step = static fn (string $today, Asked $asked, bool $can): Step => $keeping->step($rules, new \DateTimeImmutable($today), $asked, $can);
+        $written = new \DateTimeImmutable('2026-12-01');
+        // no address; and a question that was written and never arrived
+        foreach ([[new Asked(), false], [new Asked($written), true]] as [$asked, $can]) {
+            self::assertSame([Step::Wait, Step::Wait, Step::AskAdmin], [$step('2026-12-05', $asked, $can), $step('2026-12-31', $asked, $can), $step('2027-01-01', $asked, $can)]);
+        }
+        $admin = new Asked($written, null, new \DateTimeImmutable('2027-01-01'));
+        self::assertSame([Step::Wait, Step::Wait, Step::Erase], [$step('2027-01-02', $admin, true), $step('2027-01-31', $admin, true), $step('2027-02-01', $admin, true)]);
+        // it arrives after all: their own fortnight counts
+        $late = new Asked($written, new \DateTimeImmutable('2027-01-25'), new \DateTimeImmutable('2027-01-01'));
+        self::assertSame([Step::Wait, Step::Erase], [$step('2027-02-08', $late, true), $step('2027-02-09', $late, true)]);
+    }
+
+    /** However days fall: nobody is erased before the last day, within a fortnight of a question that arrived, or within a month of asking an admin instead. */
     public function testErasingIsNeverEarly(): void
     {
         mt_srand(7);
         $erased = 0;
         for ($i = 0; $i < 3000; ++$i) {
             $day = static fn (): \DateTimeImmutable => (new \DateTimeImmutable('2026-01-01'))->modify('+'.mt_rand(0, 900).' days');
-            [$until, $today, $asked] = [$day(), $day(), 0 === mt_rand(0, 2) ? null : $day()];
+            $maybe = static fn (): ?\DateTimeImmutable => 0 === mt_rand(0, 2) ? null : $day();
+            [$until, $today, $asked] = [$day(), $day(), new Asked($maybe(), $maybe(), $maybe())];
             $can = 0 !== mt_rand(0, 3);
             $step = Keeping::of([new Ground(Purpose::Sourced, 'dropped', new \DateTimeImmutable('2026-01-01'), $until)])->step(new Rules(askDays: mt_rand(14, 90)), $today, $asked, $can);
             if (Step::Erase === $step) {
                 ++$erased;
-                self::assertTrue($today > $until && (null === $asked || $today > $asked->modify('+14 days')) && ($can ? null !== $asked : true));
+                self::assertTrue($today > $until && (!$can || null !== $asked->at));
+                self::assertTrue(null !== $asked->delivered ? $today > $asked->delivered->modify('+14 days') : null !== $asked->admin && $today > $asked->admin->modify('+30 days'));
             }
         }
         self::assertGreaterThan(300, $erased);

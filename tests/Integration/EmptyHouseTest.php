@@ -20,10 +20,7 @@ final class EmptyHouseTest extends DatabaseTest
 {
     public function testAnAdminMakesAnEmptyHouseReady(): void
     {
-        $this->db()->execute('SET LOCAL session_replication_role = replica');
-        $this->db()->execute('TRUNCATE account, org_unit, org_structure, site, role_profile, job_family, exchange_rate CASCADE');
-        $this->db()->execute('SET LOCAL session_replication_role = DEFAULT');
-        $this->entities()->clear();
+        $this->emptyTheHouse();
         ($this->get(FirstAdmin::class))('New Line', 'Runa Eikeland', 'runa@newline.example', 'long enough for it', 'Europe/Oslo');
         $runa = $this->as('Runa Eikeland');
         foreach (['/today', '/requisitions', '/departments', '/catalogue', '/organisation', '/sites', '/rates', '/staff', '/approval-rules', '/question-library', '/requisitions/new?from=nothing', '/find?q=a'] as $page) {

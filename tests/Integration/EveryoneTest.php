@@ -74,7 +74,7 @@ final class EveryoneTest extends DatabaseTest
         self::assertSame(['title', 'positions'], $merged->taken, 'what only the other changed is taken over');
         $now = $this->entities()->find(\Jorvent\Requisitions\Entity\Requisition::class, $row->int('id'))?->brief();
         self::assertSame(['Another title', 3, 9], [$now?->title, $now?->positions, $now?->yearsFrom]);
-        $change = $this->db()->row("SELECT change FROM activity WHERE act = 'brief.saved' AND change -> 'after' ->> 'title' = 'Another title' ORDER BY id DESC LIMIT 1")?->json('change');
+        $change = $this->db()->row("SELECT a.change || (v.content -> 'texts') AS change FROM activity a JOIN personal_value v ON v.id = a.personal_id WHERE a.act = 'brief.saved' AND v.content -> 'texts' -> 'after' ->> 'title' = 'Another title' ORDER BY a.id DESC LIMIT 1")?->json('change');
         self::assertEquals(['before' => ['title' => 'Electro-Technical Officer', 'positions' => 1], 'after' => ['title' => 'Another title', 'positions' => 3]], $change);
         $asked = $this->int('SELECT id FROM requisition WHERE number = 2206');
         self::assertSame(['brief_not_editable'], $this->refused(static fn () => $save(new SaveBrief($asked, $brief, 1))));

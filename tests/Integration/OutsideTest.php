@@ -123,7 +123,7 @@ final class OutsideTest extends DatabaseTest
         $this->get(TellSourced::class)->run();
         $mail = $this->db()->row("SELECT p.content ->> 'text' AS text FROM outbox o JOIN personal_value p ON p.id = o.personal_id WHERE o.key = 'tell-$id'");
         self::assertStringContainsString('at Crewfold', $mail?->str('text') ?? '');
-        self::assertStringContainsString('/l/keep/', $mail?->str('text') ?? '');
+        self::assertStringContainsString('[[link]]', $mail?->str('text') ?? '');
         self::assertNull($this->db()->row('SELECT tell_by FROM candidate WHERE id = :id', ['id' => $id])?->strOrNull('tell_by'));
     }
 

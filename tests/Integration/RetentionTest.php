@@ -79,7 +79,9 @@ final class RetentionTest extends DatabaseTest
         self::assertFileExists($file);
         $clock = $this->get(RetentionClock::class);
         $this->settle();
+        $this->putOffWhatWaits();
         $clock->run();
+        $this->deliverAll();
         $this->clock()->moveTo($this->clock()->now()->modify('+14 days'));
         $clock->run();
         self::assertNull($this->db()->row('SELECT erased_at FROM candidate WHERE id = :c', ['c' => $id])?->strOrNull('erased_at'), 'the last day is theirs');
@@ -93,6 +95,31 @@ final class RetentionTest extends DatabaseTest
         $this->db()->execute("UPDATE intake_file SET at = '2020-01-01' WHERE state = 'failed'");
         $clock->run();
         self::assertSame(0, $this->int("SELECT count(*) FROM intake_file WHERE state = 'failed'"), 'what was dropped and is nobody’s goes too');
+    }
+
+    public function testNobodyIsForgottenForAQuestionThatNeverArrived(): void
+    {
+        [$id] = $this->someone(10);
+        $clock = $this->get(RetentionClock::class);
+        $this->settle();
+        $this->putOffWhatWaits();
+        $clock->run();
+        $this->db()->execute("UPDATE outbox SET state = 'failed', last_error = 'no such mailbox' WHERE candidate_id = :c AND key LIKE 'keep-%'", ['c' => $id]);
+        $erased = fn (): bool => null !== $this->db()->row('SELECT erased_at FROM candidate WHERE id = :c', ['c' => $id])?->strOrNull('erased_at');
+        $asked = fn (): bool => null !== $this->db()->row('SELECT keep_admin_asked_at FROM candidate WHERE id = :c', ['c' => $id])?->strOrNull('keep_admin_asked_at');
+        $this->clock()->moveTo($this->clock()->now()->modify('+20 days'));
+        $clock->run();
+        self::assertSame([false, true], [$erased(), $asked()], 'an admin is asked instead');
+        $this->as('Runa Eikeland');
+        $this->client->request('GET', '/today');
+        self::assertSelectorTextContains('[data-walk]', 'could not be asked');
+        $this->client->request('GET', '/people/data');
+        $this->clock()->moveTo($this->clock()->now()->modify('+30 days'));
+        $clock->run();
+        self::assertFalse($erased(), 'a month is theirs');
+        $this->clock()->moveTo($this->clock()->now()->modify('+1 day'));
+        $clock->run();
+        self::assertTrue($erased());
     }
 
     public function testSayingNoErasesAtOnceAndTheSameAddressIsKnownWhenItIsHandedInAgain(): void
@@ -153,6 +180,7 @@ final class RetentionTest extends DatabaseTest
         $this->client->request('GET', '/data');
         self::assertSelectorTextContains('main', 'all 3 seals hold');
         $second = $this->int('SELECT id FROM tombstone ORDER BY id OFFSET 1 LIMIT 1');
+        $this->asOwner();
         $this->db()->execute('ALTER TABLE tombstone DISABLE TRIGGER tombstone_append_only');
         $this->db()->execute('UPDATE tombstone SET files = files + 1 WHERE id = :id', ['id' => $second]);
         self::assertSame($second, $stones->check()['broken']);

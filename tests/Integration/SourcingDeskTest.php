@@ -192,7 +192,7 @@ final class SourcingDeskTest extends DatabaseTest
         self::assertSame(['candidate_gone'], $this->refused(fn () => $this->get(Letters::class)->write($internal, $here, $recruiter->id, new Template('Hello', 'You'), false)));
         $this->as('Solveig Aune');
         $this->client->request('GET', '/people/'.$internal);
-        self::assertResponseStatusCodeSame(403, 'their page too');
+        self::assertResponseStatusCodeSame(404, 'their page too');
         $name = $this->db()->row('SELECT name FROM candidate WHERE id = :id', ['id' => $internal])?->str('name') ?? '';
         $this->client->request('GET', '/find?q='.rawurlencode($name));
         self::assertSelectorNotExists('main a[href="/people/'.$internal.'"]');

@@ -103,6 +103,24 @@ abstract class DatabaseTest extends WebTestCase
         self::fail('Nothing was refused.');
     }
 
+    /** What only the owner of the database can do, for a test that needs it; over with the test. */
+    protected function asOwner(): void
+    {
+        $this->db()->execute('SET LOCAL ROLE jorvent_owner');
+    }
+
+    /** As a new instance stands before anyone came: no accounts, no organisation, nothing that hangs on them. */
+    protected function emptyTheHouse(): void
+    {
+        $this->asOwner();
+        foreach (['activity', 'activity_chain', 'tombstone'] as $table) {
+            $this->db()->execute("ALTER TABLE $table DISABLE TRIGGER USER");
+        }
+        $this->db()->execute('TRUNCATE account, org_unit, org_structure, site, role_profile, job_family, exchange_rate CASCADE');
+        $this->db()->execute('SET LOCAL ROLE jorvent_app');
+        $this->entities()->clear();
+    }
+
     /** Puts off what waits already, for a test that counts single deliveries: processes of other tests may have left something. */
     protected function putOffWhatWaits(): void
     {

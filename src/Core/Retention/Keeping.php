@@ -4,11 +4,16 @@ declare(strict_types=1);
 
 namespace Jorvent\Core\Retention;
 
-/** How long someone's data may be kept, and what is due. The longest ground holds; nobody is erased who could have been asked and was not. */
+/**
+ * How long someone's data may be kept, and what is due. The longest ground holds. Nobody is erased for lack of an answer to a question that never
+ * reached them: then an admin is asked, and has a month.
+ */
 final readonly class Keeping
 {
     /** Who was asked has so many days to answer, also when the asking was late. */
     public const GRACE_DAYS = 14;
+    /** An admin who is asked instead has so many. */
+    public const ADMIN_DAYS = 30;
 
     /** @param \DateTimeImmutable|null $until the last day; null as long as a ground lasts */
     private function __construct(public ?\DateTimeImmutable $until)
@@ -29,20 +34,36 @@ final readonly class Keeping
         return new self($until);
     }
 
-    /**
-     * @param \DateTimeImmutable|null $asked when they were asked about this end, if they were
-     * @param bool                    $can   whether there is an address to ask at
-     */
-    public function step(Rules $rules, \DateTimeImmutable $today, ?\DateTimeImmutable $asked, bool $can): Step
+    /** @param bool $can whether there is an address to ask at */
+    public function step(Rules $rules, \DateTimeImmutable $today, Asked $asked, bool $can): Step
     {
         if (null === $this->until || $today < $this->until->modify('-'.$rules->askDays.' days')) {
             return Step::Keep;
         }
-        if ($can && null === $asked) {
+        if ($can && null === $asked->at) {
             return Step::Ask;
         }
-        $last = null === $asked ? $this->until : max($this->until, $asked->setTime(0, 0)->modify('+'.self::GRACE_DAYS.' days'));
+        $last = $this->last($asked);
+        if (null === $last) {
+            // until the day itself the question may yet arrive
+            return $today > $this->until ? Step::AskAdmin : Step::Wait;
+        }
 
         return $today > $last ? Step::Erase : Step::Wait;
+    }
+
+    /** @return \DateTimeImmutable|null the last day they or an admin may answer; null while nobody has been reached */
+    public function last(Asked $asked): ?\DateTimeImmutable
+    {
+        if (null === $this->until) {
+            return null;
+        }
+        $after = static fn (\DateTimeImmutable $at, int $days): \DateTimeImmutable => $at->setTime(0, 0)->modify('+'.$days.' days');
+
+        return match (true) {
+            null !== $asked->delivered => max($this->until, $after($asked->delivered, self::GRACE_DAYS)),
+            null !== $asked->admin => max($this->until, $after($asked->admin, self::ADMIN_DAYS)),
+            default => null,
+        };
     }
 }

@@ -10,5 +10,7 @@ enum Step: string
     case Keep = 'keep';
     case Ask = 'ask';
     case Wait = 'wait';
+    /** They could not be asked: someone who runs this decides. */
+    case AskAdmin = 'ask_admin';
     case Erase = 'erase';
 }

@@ -70,6 +70,13 @@ final class DataPage extends Page
         return $this->act(static fn () => null === $person->strOrNull('email') ? throw Refused::because('no_address') : $data->mail($candidate, null, $way), 'data_sent', 'data');
     }
 
+    /** An admin's word on someone who could not be asked: kept as if they had said yes. */
+    #[Route('/{candidate}/keep', name: 'data_keep', requirements: ['candidate' => '\d{1,9}'], methods: ['POST'])]
+    public function keep(int $candidate): Response
+    {
+        return $this->act(fn () => $this->retention->renew($candidate), 'kept_longer', 'data');
+    }
+
     /** All that is held of someone who has no address to send it to. */
     #[Route('/{candidate}/all.json', name: 'data_all', requirements: ['candidate' => '\d{1,9}'], methods: ['GET'])]
     public function all(int $candidate, OwnData $data): Response

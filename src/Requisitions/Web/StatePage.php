@@ -43,7 +43,7 @@ final class StatePage extends Page
         return $this->render('requisitions/state.html.twig', [
             'view' => $view, 'chart' => $this->chart($state), 'acts' => array_map(static fn (RequisitionAct $a): string => $a->value, $state->acts()), 'meets' => $this->life->meets($view->id()), 'word' => $mailing->template('cancelled', 'en'),
             'hires' => $this->db->rows('SELECT h.id, c.name, h.signed_at, h.fell_through_at, h.fell_through_reason FROM hire h JOIN application p ON p.id = h.application_id JOIN candidate c ON c.id = p.candidate_id WHERE p.requisition_id = :r ORDER BY h.id', ['r' => $view->id()]),
-            'path' => $this->db->rows("SELECT a.at, a.act, ac.name AS actor, ob.name AS on_behalf_of, a.change ->> 'reason' AS reason, a.change ->> 'note' AS note FROM activity a LEFT JOIN account ac ON ac.id = a.actor_id LEFT JOIN account ob ON ob.id = a.on_behalf_of_id WHERE a.requisition_id = :r AND (a.act LIKE 'requisition.%' OR a.act IN ('brief.asked', 'brief.agreed', 'brief.sent_back', 'brief.declined', 'brief.taken_back')) ORDER BY a.id DESC LIMIT 30", ['r' => $view->id()]),
+            'path' => $this->db->rows("SELECT a.at, a.act, ac.name AS actor, ob.name AS on_behalf_of, coalesce(a.change ->> 'reason', v.content -> 'texts' ->> 'reason') AS reason, coalesce(a.change ->> 'note', v.content -> 'texts' ->> 'note') AS note FROM activity a LEFT JOIN personal_value v ON v.id = a.personal_id LEFT JOIN account ac ON ac.id = a.actor_id LEFT JOIN account ob ON ob.id = a.on_behalf_of_id WHERE a.requisition_id = :r AND (a.act LIKE 'requisition.%' OR a.act IN ('brief.asked', 'brief.agreed', 'brief.sent_back', 'brief.declined', 'brief.taken_back')) ORDER BY a.id DESC LIMIT 30", ['r' => $view->id()]),
         ]);
     }
 

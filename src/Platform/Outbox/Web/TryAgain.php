@@ -22,8 +22,12 @@ final class TryAgain extends Page
     #[Route('/outbox/{id}/again', name: 'try_again', requirements: ['id' => '\d{1,9}'], methods: ['POST'])]
     public function __invoke(int $id, Request $request, Db $db, Outbox $outbox, SubjectFinder $subjects, Access $access): Response
     {
-        $row = $db->row('SELECT r.number FROM outbox o JOIN requisition r ON r.id = o.requisition_id WHERE o.id = :id', ['id' => $id]) ?? throw $this->createNotFoundException();
-        if (!$access->allows($this->me(), Permission::MovePipeline, $subjects->find(Gate::REQUISITION, $row->int('number'), $this->me()->id))) {
+        $row = $db->row('SELECT r.number FROM outbox o LEFT JOIN requisition r ON r.id = o.requisition_id WHERE o.id = :id', ['id' => $id]) ?? throw $this->createNotFoundException();
+        $number = $row->intOrNull('number');
+        $may = null === $number
+            ? $access->allows($this->me(), Permission::Administer)
+            : $access->allows($this->me(), Permission::MovePipeline, $subjects->find(Gate::REQUISITION, $number, $this->me()->id));
+        if (!$may) {
             throw $this->createAccessDeniedException();
         }
         $this->say($outbox->tryAgain($id) ? 'trying_again' : 'nothing_to_try');
