@@ -111,7 +111,9 @@
           }
           const now = new Date();
           said.textContent = `kept at ${String(now.getHours()).padStart(2, '0')}:${String(now.getMinutes()).padStart(2, '0')}` + ((answer.taken || []).length ? `, with ${answer.taken.length} changed by someone else` : '');
-          said.classList.remove('ru');
+          const unread = (answer.refused || []).map((r) => form.querySelector(`label[for="${CSS.escape(r.field)}"]`)?.firstChild?.textContent?.trim() || r.field);
+          if (unread.length) { said.textContent += `, but not what can not be read: ${unread.join(', ')}`; }
+          said.classList.toggle('ru', unread.length > 0);
           body.dispatchEvent(new Event('kept'));
         } else {
           said.textContent = answer.refused?.some((r) => r.code === 'saved_by_another') ? 'someone else changed the same field: press Keep to see what differs' : 'not kept yet: a field can not be read';

@@ -22,3 +22,27 @@
   form.addEventListener('input', update);
   update();
 })();
+
+// What is typed into an application is saved a moment later, so that a closed tab or an empty battery loses nothing.
+(() => {
+  'use strict';
+  const form = document.querySelector('form[data-saves]');
+  const said = form?.querySelector('[data-saved]');
+  if (!form || !said) { return; }
+  let timer = 0;
+  let leaving = false;
+  const body = () => { const data = new FormData(form); data.set('then', 'keep'); return data; };
+  async function save() {
+    try {
+      const response = await fetch(location.href, { method: 'POST', body: body() });
+      said.textContent = response.status === 204 ? said.dataset.said : said.dataset.failed;
+    } catch {
+      said.textContent = said.dataset.failed;
+    }
+  }
+  form.addEventListener('input', () => { clearTimeout(timer); timer = setTimeout(save, 1200); });
+  form.addEventListener('submit', () => { leaving = true; clearTimeout(timer); });
+  document.addEventListener('visibilitychange', () => {
+    if (document.visibilityState === 'hidden' && timer && !leaving) { clearTimeout(timer); fetch(location.href, { method: 'POST', body: body(), keepalive: true }).catch(() => {}); }
+  });
+})();

@@ -10,13 +10,12 @@ use Jorvent\Core\Shared\Refused;
 use Jorvent\Messages\Mailing;
 use Jorvent\Organisation\Brand;
 use Jorvent\Organisation\Brands;
-use Jorvent\People\Erase;
 use Jorvent\People\ResumeFile;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
-use Jorvent\Platform\Files\FileStore;
 use Jorvent\Platform\Outbox\Periodic;
 use Jorvent\Platform\Security\Secret;
+use Jorvent\Privacy\Holders;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 
@@ -36,7 +35,7 @@ final readonly class Alerts implements Periodic
     /** A link of a mail opens for so long; the next mail brings another. */
     private const LINK_DAYS = 400;
 
-    public function __construct(private Db $db, private ClockInterface $clock, private Openings $openings, private Mailing $mailing, private Brands $brands, private KeptInMind $mind, private Consent $consent, private FileStore $files, private GuestLinks $links, #[Autowire('%env(JORVENT_URL)%')] private string $url)
+    public function __construct(private Db $db, private ClockInterface $clock, private Openings $openings, private Mailing $mailing, private Brands $brands, private KeptInMind $mind, private Consent $consent, private Holders $holders, private GuestLinks $links, #[Autowire('%env(JORVENT_URL)%')] private string $url)
     {
     }
 
@@ -175,8 +174,8 @@ final readonly class Alerts implements Periodic
             $file = $gone->strOrNull('file_sha256');
             if (null !== $candidate) {
                 $this->mind->end($candidate);
-            } elseif (null !== $file && !Erase::needed($this->db, $file)) {
-                $this->files->drop($file);
+            } elseif (null !== $file) {
+                $this->holders->drop($file);
             }
         }
     }

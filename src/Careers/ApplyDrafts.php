@@ -26,7 +26,6 @@ final readonly class ApplyDrafts
             'INSERT INTO apply_draft (key, requisition_id, posting_id, referral_id, fields, file_sha256, file_name, media_type, size, text, saved_at) VALUES (:key, :r, :p, :f, CAST(:fields AS jsonb), :sha, :name, :type, :size, :text, :now)',
             ['key' => self::stored($key), 'r' => $requisition, 'p' => $posting, 'f' => $referral, 'fields' => json_encode($fields, \JSON_THROW_ON_ERROR | \JSON_FORCE_OBJECT), 'sha' => $file?->sha256, 'name' => $file?->name, 'type' => $file?->mediaType, 'size' => $file?->size, 'text' => $file?->text, 'now' => $this->clock->now()],
         );
-        $this->db->execute('DELETE FROM apply_draft WHERE saved_at < :old', ['old' => $this->clock->now()->modify('-'.self::DAYS.' days')]);
 
         return $key;
     }

@@ -72,7 +72,7 @@ final readonly class Book
         $write = fn (string $summary, string $description): string => Invitation::write('REQUEST', $row->str('uid'), $row->int('sequence'), $summary, $description, $row->str('place'), $during, $row->str('organiser'), $attendees, $this->clock->now());
         foreach ($seats as $seat) {
             $when = $during->start->setTimezone(new \DateTimeZone($seat->str('zone')))->format('D j M Y, H:i').' ('.$seat->str('zone').')';
-            $this->mailing->toStaff("interview-$id-".$row->int('sequence').'-'.$seat->int('id'), $seat->int('id'), $row->str('title').': '.$row->str('candidate').', '.$row->str('opening'), "You interview {$row->str('candidate')} for {$row->str('opening')}.\n\n$when, {$row->int('minutes')} minutes\n{$row->str('place')}\nWith: $names\n\nThe resume and your scorecard wait on your Today page.", $row->int('requisition_id'), $write($row->str('title').': '.$row->str('candidate'), $row->str('opening').', with '.$names));
+            $this->mailing->toStaff("interview-$id-".$row->int('sequence').'-'.$seat->int('id'), $seat->int('id'), $row->str('title').': '.$row->str('candidate').', '.$row->str('opening'), "You interview {$row->str('candidate')} for {$row->str('opening')}.\n\n$when, {$row->int('minutes')} minutes\n{$row->str('place')}\nWith: $names\n\nThe resume and your scorecard wait on your Today page.", $row->int('requisition_id'), $write($row->str('title').': '.$row->str('candidate'), $row->str('opening').', with '.$names), about: $row->int('candidate_id'));
         }
         $zone = new \DateTimeZone($row->str('zone'));
         $formatter = new \IntlDateFormatter($row->str('locale'), \IntlDateFormatter::FULL, \IntlDateFormatter::SHORT, $zone);

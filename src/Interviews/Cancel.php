@@ -49,7 +49,7 @@ final readonly class Cancel
             }
             $ics = Invitation::write('CANCEL', $row->str('uid'), $row->int('sequence') + 1, $row->str('title').': '.$row->str('candidate'), $row->str('opening'), $row->str('place'), new Interval($row->instant('starts'), $row->instant('ends')), $row->str('organiser'), [], $this->clock->now());
             foreach ($seats as $seat) {
-                $this->mailing->toStaff("interview-$id-off-".$seat->int('id'), $seat->int('id'), 'Called off: '.$row->str('title').', '.$row->str('candidate'), 'The interview with '.$row->str('candidate').' for '.$row->str('opening').' is called off. Your calendar is told.', $row->int('requisition_id'), $ics, 'CANCEL');
+                $this->mailing->toStaff("interview-$id-off-".$seat->int('id'), $seat->int('id'), 'Called off: '.$row->str('title').', '.$row->str('candidate'), 'The interview with '.$row->str('candidate').' for '.$row->str('opening').' is called off. Your calendar is told.', $row->int('requisition_id'), $ics, 'CANCEL', about: $row->int('candidate_id'));
             }
             if (!$tell) {
                 return;

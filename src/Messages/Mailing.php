@@ -60,11 +60,14 @@ final readonly class Mailing
         $this->outbox->add('mail', $key, $subjectKind, $subject, personal: ['to' => $to, 'name' => '', 'subject' => $filled->subject, 'text' => $filled->body, 'end' => null === $end ? null : Secret::mark('one_click'), 'from' => $values['company']], secrets: $secrets);
     }
 
-    /** @param array<string, Secret> $secrets by the name of their mark in the text */
-    public function toStaff(string $key, int $account, string $subject, string $text, ?int $requisition = null, ?string $calendar = null, string $method = 'REQUEST', array $secrets = []): void
+    /**
+     * @param array<string, Secret> $secrets by the name of their mark in the text
+     * @param int|null              $about   the candidate whom the text names: it goes when they are forgotten
+     */
+    public function toStaff(string $key, int $account, string $subject, string $text, ?int $requisition = null, ?string $calendar = null, string $method = 'REQUEST', array $secrets = [], ?int $about = null): void
     {
         $row = $this->db->row('SELECT name, email FROM account WHERE id = :id', ['id' => $account]) ?? throw new \LogicException('No such account.');
-        $this->outbox->add('mail', $key, 'account', $account, [], $requisition, null, ['to' => $row->str('email'), 'name' => $row->str('name'), 'subject' => $subject, 'text' => $text, 'calendar' => $calendar, 'method' => $method], $account, $secrets);
+        $this->outbox->add('mail', $key, 'account', $account, [], $requisition, null, ['to' => $row->str('email'), 'name' => $row->str('name'), 'subject' => $subject, 'text' => $text, 'calendar' => $calendar, 'method' => $method], $account, $secrets, $about);
     }
 
     /**

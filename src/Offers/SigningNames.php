@@ -59,7 +59,7 @@ final readonly class SigningNames
             $address = $this->urls->generate('offer', ['number' => $row->int('number'), 'application' => $row->int('application')], UrlGeneratorInterface::ABSOLUTE_URL);
             $this->mailing->toStaff(
                 'sign-name-'.$offer.'-'.bin2hex(random_bytes(8)), $row->int('recruiter_id'), \sprintf('Confirm a name: offer for %s R-%d', $row->str('title'), $row->int('number')),
-                $row->str('name')." wants to sign the offer under another name. Look at it and confirm or refuse it here:\n\n".$address, $row->int('requisition_id'),
+                $row->str('name')." wants to sign the offer under another name. Look at it and confirm or refuse it here:\n\n".$address, $row->int('requisition_id'), about: $row->int('candidate_id'),
             );
         });
     }

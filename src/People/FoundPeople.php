@@ -33,7 +33,7 @@ final readonly class FoundPeople
     {
         $rows = [];
         foreach ([] === $ids ? [] : $this->db->planned(
-            'SELECT c.id, c.name, c.headline, c.city, c.years, c.would_move, c.active_on, c.contact_barred_until, r.text, r.id AS resume, r.unsure, p.id AS application FROM candidate c LEFT JOIN LATERAL (SELECT id, text, unsure FROM resume WHERE candidate_id = c.id ORDER BY created_at DESC, id DESC LIMIT 1) r ON true
+            'SELECT c.id, c.name, c.headline, c.city, c.years, c.would_move, c.active_on, c.contact_barred_until, r.text, r.id AS resume, r.unsure, p.id AS application FROM candidate c LEFT JOIN LATERAL (SELECT id, text, unsure FROM resume WHERE candidate_id = c.id ORDER BY beside, created_at DESC, id DESC LIMIT 1) r ON true
              LEFT JOIN application p ON p.candidate_id = c.id AND p.requisition_id = :r WHERE c.id = ANY (CAST(:ids AS int[]))',
             ['ids' => '{'.implode(',', $ids).'}', 'r' => $requisition],
         ) as $row) {

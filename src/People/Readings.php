@@ -122,19 +122,32 @@ final class Readings
         return $corrections;
     }
 
+    /** A file in which no work could be read (a letter, a scan) takes the place of no resume in which some was. */
+    private function isPoorer(int $resume, int $candidate, bool $hasWork): bool
+    {
+        return !$hasWork && 0 !== $this->db->int(
+            "SELECT count(*) FROM resume WHERE candidate_id = :c AND id <> :r AND jsonb_typeof(reading -> 'spells') = 'array' AND jsonb_array_length(reading -> 'spells') > 0",
+            ['c' => $candidate, 'r' => $resume],
+        );
+    }
+
     /** How much is unsure, and what the candidate's own line says, from the newest resume. */
     private function settle(int $resume, int $candidate, bool $corrected = false): void
     {
         ['items' => $items, 'months' => $months] = $this->of($resume);
+        $beside = $this->isPoorer($resume, $candidate, [] !== $items['spells']);
         $unsure = \count(array_filter(array_merge(...array_values(array_map(array_values(...), $items))), static fn (array $one): bool => 'unsure' === ($one['sure'] ?? '')));
-        $this->db->execute('UPDATE resume SET unsure = :n WHERE id = :id', ['n' => $unsure, 'id' => $resume]);
+        $this->db->execute('UPDATE resume SET unsure = :n, beside = :b WHERE id = :id', ['n' => $unsure, 'b' => $beside, 'id' => $resume]);
+        if ($beside) {
+            return;
+        }
         $first = array_values(array_filter($items['spells'], static fn (array $s): bool => 'unsure' !== ($s['sure'] ?? '')))[0] ?? [];
         $now = array_values(array_filter($items['spells'], static fn (array $s): bool => 'unsure' !== ($s['sure'] ?? '') && true === ($s['ongoing'] ?? false)))[0]['employer'] ?? null;
         $employer = \is_string($now) && '' !== $now ? $now : null;
         $headline = implode(', ', array_filter([$first['title'] ?? '', $first['employer'] ?? ''], static fn (mixed $v): bool => \is_string($v) && '' !== $v));
         $this->db->execute(
             "UPDATE candidate c SET employer = :e, employer_folded = :ef, headline = CASE WHEN :h <> '' AND (c.headline = '' OR :corrected) THEN :h ELSE c.headline END, years = CASE WHEN CAST(:y AS numeric) IS NOT NULL AND (c.years IS NULL OR :corrected) THEN CAST(:y AS numeric) ELSE c.years END, city = coalesce(c.city, :city)
-             WHERE c.id = :c AND NOT EXISTS (SELECT 1 FROM resume n WHERE n.candidate_id = c.id AND n.id > :r)",
+             WHERE c.id = :c AND NOT EXISTS (SELECT 1 FROM resume n WHERE n.candidate_id = c.id AND n.id > :r AND NOT n.beside)",
             ['e' => null === $employer ? null : mb_substr($employer, 0, 200), 'ef' => null === $employer ? null : mb_substr(Traits::company($employer), 0, 200), 'h' => mb_substr($headline, 0, 200), 'corrected' => $corrected, 'y' => null === $months || 0 === $months ? null : number_format(min(70, $months / 12), 1, '.', ''), 'city' => \is_string($items['fields']['city']['value'] ?? null) && 'unsure' !== ($items['fields']['city']['sure'] ?? '') ? $items['fields']['city']['value'] : null, 'c' => $candidate, 'r' => $resume],
         );
     }

@@ -18,7 +18,7 @@ final readonly class ResumeOut
     /** @return array<array-key, mixed>|null null for someone who is not there */
     public function of(int $candidate): ?array
     {
-        $person = $this->db->row("SELECT c.name, c.email, c.phone, c.city, c.country, c.headline, r.id AS resume, CASE WHEN r.media_type = 'application/json' THEN r.file_sha256 END AS came FROM candidate c LEFT JOIN LATERAL (SELECT id, media_type, file_sha256 FROM resume WHERE candidate_id = c.id ORDER BY created_at DESC, id DESC LIMIT 1) r ON true WHERE c.id = :id AND c.erased_at IS NULL", ['id' => $candidate]);
+        $person = $this->db->row("SELECT c.name, c.email, c.phone, c.city, c.country, c.headline, r.id AS resume, CASE WHEN r.media_type = 'application/json' THEN r.file_sha256 END AS came FROM candidate c LEFT JOIN LATERAL (SELECT id, media_type, file_sha256 FROM resume WHERE candidate_id = c.id ORDER BY beside, created_at DESC, id DESC LIMIT 1) r ON true WHERE c.id = :id AND c.erased_at IS NULL", ['id' => $candidate]);
         if (null === $person) {
             return null;
         }

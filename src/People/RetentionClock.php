@@ -12,8 +12,8 @@ use Jorvent\Core\Shared\Refused;
 use Jorvent\Messages\Mailing;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
-use Jorvent\Platform\Files\FileStore;
 use Jorvent\Platform\Outbox\Periodic;
+use Jorvent\Privacy\Holders;
 use Psr\Clock\ClockInterface;
 use Psr\Log\LoggerInterface;
 
@@ -26,7 +26,7 @@ final readonly class RetentionClock implements Periodic
     private const LOOSE_DAYS = 30;
     private const LINK_DAYS = 60;
 
-    public function __construct(private Db $db, private ClockInterface $clock, private Retention $retention, private Erase $erase, private Mailing $mailing, private GuestLinks $links, private ActivityLog $log, private FileStore $files, private LoggerInterface $logger)
+    public function __construct(private Db $db, private ClockInterface $clock, private Retention $retention, private Erase $erase, private Mailing $mailing, private GuestLinks $links, private ActivityLog $log, private Holders $holders, private LoggerInterface $logger)
     {
     }
 
@@ -98,9 +98,7 @@ final readonly class RetentionClock implements Periodic
         $this->db->execute('DELETE FROM outside_answer WHERE asked_at < :old', ['old' => $this->clock->now()->modify('-'.AskOutside::MINUTES.' minutes')]);
         $this->db->execute('UPDATE personal_value SET content = NULL, erased_at = :now WHERE content IS NOT NULL AND candidate_id IS NULL AND id IN (SELECT personal_id FROM mail_in WHERE came_at < :old UNION SELECT personal_id FROM outbox WHERE subject_kind = \'mail_in\' AND created_at < :old)', ['now' => $this->clock->now(), 'old' => $this->clock->now()->modify('-'.self::LOOSE_DAYS.' days')]);
         foreach ($this->db->rows("UPDATE intake_file SET state = 'cancelled', name = 'removed', refusal = NULL, candidate_id = NULL, likeness = NULL WHERE id IN (SELECT id FROM intake_file WHERE state <> 'read' AND name <> 'removed' AND at < :old LIMIT 200) RETURNING sha256", ['old' => $this->clock->now()->modify('-'.self::LOOSE_DAYS.' days')]) as $row) {
-            if (!Erase::needed($this->db, $row->str('sha256'))) {
-                $this->files->drop($row->str('sha256'));
-            }
+            $this->holders->drop($row->str('sha256'));
         }
     }
 }

@@ -98,7 +98,7 @@ final readonly class Shortlists
             'SELECT e.application_id, e.vote, e.comment, c.name, c.headline, c.city, c.email, c.phone, r.title, s.guest, s.contacts, x.text
              FROM shortlist_entry e JOIN shortlist s ON s.id = e.shortlist_id JOIN application p ON p.id = e.application_id
                 JOIN candidate c ON c.id = p.candidate_id JOIN requisition r ON r.id = s.requisition_id
-                LEFT JOIN LATERAL (SELECT text FROM resume WHERE candidate_id = c.id ORDER BY created_at DESC, id DESC LIMIT 1) x ON true
+                LEFT JOIN LATERAL (SELECT text FROM resume WHERE candidate_id = c.id ORDER BY beside, created_at DESC, id DESC LIMIT 1) x ON true
              WHERE e.shortlist_id = :s AND c.erased_at IS NULL ORDER BY p.fit DESC NULLS LAST, c.name',
             ['s' => $shortlist],
         );

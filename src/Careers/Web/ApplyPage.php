@@ -76,6 +76,9 @@ final class ApplyPage extends PublicPage
     public function fields(string $key, Request $request, FinishLater $later, #[Target('forgotten')] RateLimiterFactoryInterface $limit): Response
     {
         [$draft, $opening, $questions] = $this->open($key);
+        if ($this->wasSent($key)) {
+            return $this->redirectToRoute('apply_sent', ['key' => $key], Response::HTTP_SEE_OTHER);
+        }
         if (null === $draft || null === $opening) {
             return $this->gone($request);
         }
@@ -95,6 +98,9 @@ final class ApplyPage extends PublicPage
                 $typed['q:'.$question->id] = mb_substr($input->answers('answer')[$question->id] ?? '', 0, Questionnaire::MAX_TEXT + 1);
             }
             $this->drafts->save($key, $typed);
+            if (FieldsAct::Keep === $then) {
+                return new Response('', Response::HTTP_NO_CONTENT);
+            }
             [$draft] = $this->open($key);
             [$fields, $answers] = null === $draft ? [[], []] : Apply::split($draft);
             if (FieldsAct::Later === $then) {
@@ -129,6 +135,9 @@ final class ApplyPage extends PublicPage
     public function check(string $key, Request $request, Apply $apply, Ways $ways, Consent $consent): Response
     {
         [$draft, $opening, $questions] = $this->open($key);
+        if ($this->wasSent($key)) {
+            return $this->redirectToRoute('apply_sent', ['key' => $key], Response::HTTP_SEE_OTHER);
+        }
         if (null === $draft || null === $opening) {
             return $this->gone($request);
         }
@@ -177,6 +186,12 @@ final class ApplyPage extends PublicPage
         $hiring = $this->db->row('SELECT unit_id FROM requisition WHERE id = :id', ['id' => $draft->int('requisition_id')]);
 
         return $this->publicPage($request, 'careers/sent.html.twig', ['hiring' => $hiring, 'secret' => 1 === preg_match('/^[\w\-]{20,60}$/', $status) ? $status : null, 'asked' => $declarations->asked(), 'answers' => Declared::QUESTIONS, 'smallest' => $declarations->settings()->int('smallest'), 'declared' => $draft->bool('declared')]);
+    }
+
+    /** Sent twice, or gone back to: it is told that it was sent. */
+    private function wasSent(string $key): bool
+    {
+        return null !== $this->drafts->find($key)?->strOrNull('sent_at');
     }
 
     /** @return array{Record|null, Record|null, Questionnaire} */

@@ -91,7 +91,7 @@ final class ScorecardPage extends Page
 
         return $this->render('interviews/scorecard.html.twig', [
             'facts' => $facts, 'lines' => $lines, 'card' => $card, 'errors' => $errors, 'recommendation' => $typed?->line('recommendation') ?? $card?->strOrNull('recommendation'), 'summary' => $typed?->text('summary') ?? $card?->strOrNull('summary') ?? '', 'submitted' => null !== $card?->strOrNull('submitted_at'),
-            'resume' => $this->db->row('SELECT text FROM resume WHERE candidate_id = :c ORDER BY created_at DESC, id DESC LIMIT 1', ['c' => $facts->int('candidate_id')]), 'ahead' => $facts->instantOrNull('starts') > $this->clock->now(), 'mine' => $this->me(),
+            'resume' => $this->db->row('SELECT text FROM resume WHERE candidate_id = :c ORDER BY beside, created_at DESC, id DESC LIMIT 1', ['c' => $facts->int('candidate_id')]), 'ahead' => $facts->instantOrNull('starts') > $this->clock->now(), 'mine' => $this->me(),
         ], new Response(status: $errors->any() ? 422 : 200));
     }
 

@@ -46,7 +46,7 @@ final class PersonPage extends Page
             return $this->redirectToRoute('person', ['candidate' => $into]);
         }
 
-        $resumes = $db->rows('SELECT id, file_name, media_type, size, text, created_at, file_sha256, unsure FROM resume WHERE candidate_id = :id ORDER BY created_at DESC, id DESC', ['id' => $candidate]);
+        $resumes = $db->rows('SELECT id, file_name, media_type, size, text, created_at, file_sha256, unsure FROM resume WHERE candidate_id = :id ORDER BY beside, created_at DESC, id DESC', ['id' => $candidate]);
         $newest = ($resumes[0] ?? null)?->int('id');
         $sheet = $record->sheet($candidate, $this->me()->id);
         $read = null === $newest ? null : $readings->of($newest);
@@ -107,7 +107,7 @@ final class PersonPage extends Page
     public function pdf(int $candidate, string $copy, Db $db, Readings $readings, Pdf $pdf, Sealer $sealer): Response
     {
         $person = $db->row('SELECT name, email, phone, city, country, headline, years FROM candidate WHERE id = :id AND erased_at IS NULL', ['id' => $candidate]) ?? throw $this->createNotFoundException();
-        $newest = $db->row('SELECT id FROM resume WHERE candidate_id = :id ORDER BY created_at DESC, id DESC LIMIT 1', ['id' => $candidate])?->int('id');
+        $newest = $db->row('SELECT id FROM resume WHERE candidate_id = :id ORDER BY beside, created_at DESC, id DESC LIMIT 1', ['id' => $candidate])?->int('id');
         $read = null === $newest ? ['items' => ['fields' => [], 'spells' => [], 'education' => [], 'languages' => [], 'certificates' => []], 'reading' => []] : $readings->of($newest);
         // a number that says nothing of who it is, the same each time
         $code = strtoupper(substr($sealer->token('blind '.$candidate), 0, 6));

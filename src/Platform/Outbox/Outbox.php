@@ -22,8 +22,9 @@ final readonly class Outbox
      * @param array<string, mixed> $payload  ids and facts, nothing personal
      * @param array<string, mixed>  $personal what names or shows a person: addresses, texts
      * @param array<string, Secret> $secrets  by the name of their mark in the text
+     * @param int|null              $about    a candidate whom the text names, though it does not go to them
      */
-    public function add(string $kind, string $key, string $subjectKind, int $subjectId, array $payload = [], ?int $requisitionId = null, ?int $candidateId = null, array $personal = [], ?int $accountId = null, array $secrets = []): void
+    public function add(string $kind, string $key, string $subjectKind, int $subjectId, array $payload = [], ?int $requisitionId = null, ?int $candidateId = null, array $personal = [], ?int $accountId = null, array $secrets = [], ?int $about = null): void
     {
         if (0 !== $this->db->int('SELECT count(*) FROM outbox WHERE key = :key', ['key' => $key])) {
             return;
@@ -31,7 +32,7 @@ final readonly class Outbox
         $now = $this->clock->now();
         $this->db->insert('outbox', [
             'kind' => $kind, 'key' => $key, 'subject_kind' => $subjectKind, 'subject_id' => $subjectId, 'payload' => [] === $payload ? new \stdClass() : $payload, 'requisition_id' => $requisitionId, 'candidate_id' => $candidateId,
-            'personal_id' => [] === $personal ? null : $this->db->insert('personal_value', ['candidate_id' => $candidateId, 'account_id' => $accountId, 'content' => $personal]),
+            'personal_id' => [] === $personal ? null : $this->db->insert('personal_value', ['candidate_id' => $candidateId ?? $about, 'account_id' => $accountId, 'content' => $personal]),
             'sealed' => $this->secrets->seal($secrets), 'available_at' => $now, 'created_at' => $now,
         ]);
     }

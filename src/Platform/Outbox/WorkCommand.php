@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Jorvent\Platform\Outbox;
 
 use Doctrine\ORM\EntityManagerInterface;
+use Jorvent\Platform\Health\Heartbeat;
 use Psr\Log\LoggerInterface;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
@@ -26,7 +27,7 @@ final class WorkCommand extends Command implements SignalableCommandInterface
     private array $done = [];
 
     /** @param iterable<Periodic> $periodic */
-    public function __construct(private readonly Deliver $deliver, private readonly EntityManagerInterface $entities, private readonly LoggerInterface $logger, #[AutowireIterator(Periodic::class)] private readonly iterable $periodic)
+    public function __construct(private readonly Deliver $deliver, private readonly EntityManagerInterface $entities, private readonly LoggerInterface $logger, private readonly Heartbeat $heartbeat, #[AutowireIterator(Periodic::class)] private readonly iterable $periodic)
     {
         parent::__construct();
     }
@@ -55,6 +56,7 @@ final class WorkCommand extends Command implements SignalableCommandInterface
 
     private function again(): void
     {
+        $this->heartbeat->beat();
         foreach ($this->periodic as $thing) {
             if (time() - ($this->done[$thing::class] ?? 0) >= $thing->everySeconds()) {
                 $this->done[$thing::class] = time();

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Jorvent\Platform\Web;
 
+use Jorvent\Platform\Database\Outage;
 use Psr\Log\LoggerInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
@@ -18,6 +19,8 @@ use Twig\Environment;
 #[AsEventListener(priority: -10)]
 final readonly class ErrorPages
 {
+    private const AGAIN_SECONDS = 5;
+
     public function __construct(private Environment $twig, private LoggerInterface $logger, #[Autowire('%kernel.debug%')] private bool $debug)
     {
     }
@@ -27,6 +30,12 @@ final readonly class ErrorPages
         $e = $event->getThrowable();
         if ($e instanceof AccessDeniedException || $e instanceof AuthenticationException) {
             return; // the firewall answers these: sign in, or 403 below
+        }
+        if (Outage::is($e)) {
+            $this->logger->error('the database does not answer');
+            $event->setResponse($this->unavailable());
+
+            return;
         }
         $status = $e instanceof HttpExceptionInterface ? $e->getStatusCode() : 500;
         if (Turn::OUTDATED === $status) {
@@ -51,5 +60,14 @@ final readonly class ErrorPages
             default => 'failed',
         };
         $event->setResponse(new Response($this->twig->render('error.html.twig', ['page' => $page]), $status));
+    }
+
+    /** The database does not answer: the page says so and tries again by itself. No cookie, no session. */
+    public function unavailable(): Response
+    {
+        return new Response(
+            $this->twig->render('error.html.twig', ['page' => 'unavailable', 'again' => self::AGAIN_SECONDS]), Response::HTTP_SERVICE_UNAVAILABLE,
+            ['Retry-After' => (string) self::AGAIN_SECONDS, 'Cache-Control' => 'no-store'],
+        );
     }
 }

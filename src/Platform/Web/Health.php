@@ -4,16 +4,20 @@ declare(strict_types=1);
 
 namespace Jorvent\Platform\Web;
 
-use Jorvent\Platform\Database\Db;
+use Jorvent\Platform\Health\Checks;
+use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 
-#[OpenDoor('says only that the application and its database answer')]
+#[OpenDoor('says how the parts of the application do, and nothing about anyone')]
 final readonly class Health
 {
+    /** 200 when all is well or something needs a look, 503 when nothing works. */
     #[Route('/health', name: 'health', methods: ['GET'])]
-    public function __invoke(Db $db): Response
+    public function __invoke(Checks $checks): Response
     {
-        return new Response(1 === $db->int('SELECT 1') ? 'ok' : 'no', headers: ['Content-Type' => 'text/plain']);
+        $found = $checks->all();
+
+        return new JsonResponse($found, 'down' === $found['status'] ? 503 : 200, ['Cache-Control' => 'no-store']);
     }
 }

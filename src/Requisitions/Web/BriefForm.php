@@ -23,12 +23,21 @@ final class BriefForm
     {
     }
 
+    /** What was typed, and for each field that could not be read what stood there before. */
+    public function readable(): Brief
+    {
+        $typed = $this->brief();
+        $unread = array_flip(array_map(static fn (Refusal $r): string => $r->field, $this->refusals));
+
+        return [] === $unread ? $typed : Brief::fromArray([...$typed->toArray(), ...array_intersect_key($this->old->toArray(), $unread)]);
+    }
+
     public function brief(): Brief
     {
         $old = $this->old;
         $input = $this->input;
         $site = $this->known('site', $old->site) ?? $old->site;
-        $currency = $this->choices->currency($site) ?? $old->currency;
+        $currency = $this->currency($site);
         $hours = $this->hours($old->pay->hours);
 
         return new Brief(
@@ -39,6 +48,25 @@ final class BriefForm
             $this->number('yearsTo'), $this->choice('education', Brief::EDUCATION, $old->education), $this->choice('industry', Brief::INDUSTRIES, $old->industry), $input->lines('benefits'),
             new PayTerms($this->input->choice('frequency', Frequency::class, $old->pay->frequency), $input->int('pays') ?? $old->pay->pays, $hours, $input->int('share') ?? $old->pay->share), $this->choice('visibility', Brief::VISIBILITY, $old->visibility) ?? $old->visibility,
         );
+    }
+
+    /** Pay that stands keeps its currency when the site changes; another is chosen on purpose, with new figures. */
+    private function currency(int $site): string
+    {
+        $of = $this->choices->currency($site) ?? $this->old->currency;
+        if ($of === $this->old->currency || (null === $this->old->payFrom && null === $this->old->payTo)) {
+            return $of;
+        }
+        if ($of !== $this->input->line('currency')) {
+            return $this->old->currency;
+        }
+        foreach (['payFrom' => $this->old->payFrom, 'payTo' => $this->old->payTo] as $name => $was) {
+            if (null !== $was && Money::parse($this->input->line($name), $of)?->units() === $was->units()) {
+                $this->refusals[] = new Refusal($name, 'pay_in_new_currency', ['from' => $this->old->currency, 'to' => $of]);
+            }
+        }
+
+        return $of;
     }
 
     private function number(string $name): ?int

@@ -107,12 +107,13 @@ final class BriefPage extends Page
             if (!$requisition->state->isEditable()) {
                 throw Refused::because('brief_not_editable');
             }
-            $brief = $form->brief();
-            Refused::unlessEmpty($form->refusals);
+            $brief = $form->readable();
             $saved = $save(new SaveBrief($requisition->id, $brief, $input->int('version') ?? 0));
             $values = $this->requisition($number)->brief()->toArray();
 
-            return new JsonResponse(['version' => $saved->version, 'taken' => array_map(static fn (string $f): array => ['field' => $f, 'value' => \is_array($values[$f]) ? implode("\n", $values[$f]) : $values[$f]], array_values(array_diff($saved->taken, ['payFrom', 'payTo', 'hours'])))]);
+            $unread = array_map(static fn ($r): array => ['field' => $r->field, 'code' => $r->code], $form->refusals);
+
+            return new JsonResponse(['version' => $saved->version, 'refused' => $unread, 'taken' => array_map(static fn (string $f): array => ['field' => $f, 'value' => \is_array($values[$f]) ? implode("\n", $values[$f]) : $values[$f]], array_values(array_diff($saved->taken, ['payFrom', 'payTo', 'hours'])))]);
         } catch (Refused $refused) {
             return new JsonResponse(['refused' => array_map(static fn ($r): array => ['field' => $r->field, 'code' => $r->code], $refused->refusals)], 422);
         }

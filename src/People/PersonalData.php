@@ -1,0 +1,74 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jorvent\People;
+
+use Jorvent\Core\Retention\Ground;
+use Jorvent\People\Store\Postings;
+use Jorvent\Platform\Database\Db;
+use Jorvent\Platform\Database\Record;
+use Jorvent\Privacy\HoldsPersonalData;
+use Jorvent\Privacy\Person;
+
+/** The person, their resumes, and what is set and noted about them. */
+final readonly class PersonalData implements HoldsPersonalData
+{
+    public function __construct(private Db $db, private Postings $postings, private Retention $retention)
+    {
+    }
+
+    public function forget(Person $person): array
+    {
+        $of = ['id' => $person->id];
+        $dropped = $this->db->rows(
+            "UPDATE intake_file SET name = 'forgotten', state = CASE state WHEN 'read' THEN state ELSE 'cancelled' END, refusal = NULL WHERE candidate_id = :id RETURNING sha256", $of,
+        );
+        $this->db->execute("UPDATE candidate_merge SET survivor_before = '{}', survivor_after = '{}' WHERE survivor_id = :id OR other_id = :id", $of);
+        $resumes = $this->db->rows('DELETE FROM resume WHERE candidate_id = :id RETURNING file_sha256 AS sha256', $of);
+        $this->postings->put($person->id, null);
+        $this->postings->sweep();
+        foreach (['saved_match', 'candidate_block', 'candidate_tag', 'people_list_entry', 'candidate_note', 'not_colleague'] as $table) {
+            $this->db->execute("DELETE FROM $table WHERE candidate_id = :id", $of);
+        }
+        $this->db->execute('DELETE FROM tag WHERE NOT EXISTS (SELECT 1 FROM candidate_tag WHERE tag_id = tag.id)');
+        $this->db->execute('DELETE FROM sourcing_place WHERE person = CAST(:id AS text)', $of);
+        $this->db->execute("UPDATE colleague SET like_id = NULL, likeness = NULL, reasons = '[]' WHERE like_id = :id", $of);
+        $this->db->execute("UPDATE guest_link SET revoked_at = :now WHERE purpose IN ('data', 'keep') AND revoked_at IS NULL AND subject_id = :id", $of + ['now' => $person->now]);
+        $this->db->execute(
+            "UPDATE candidate SET name = 'Someone forgotten', email = NULL, phone = NULL, city = NULL, headline = '', years = NULL, pay_expected = NULL, pay_current = NULL, outside_ref = NULL,
+                colleague = NULL, employer = NULL, employer_folded = NULL, contact_barred_note = '', keep_until = NULL, keep_admin_asked_at = NULL, notice_days = NULL, first_day = NULL, permits = '{}',
+                remote = NULL, considers_on = NULL, erased_at = :now WHERE id = :id", $of + ['now' => $person->now],
+        );
+
+        return self::hashes(...$dropped, ...$resumes);
+    }
+
+    public function tell(int $candidate): array
+    {
+        $of = ['id' => $candidate];
+        $rows = fn (string $sql): array => array_map(static fn (Record $r): array => $r->columns(), $this->db->rows($sql, $of));
+
+        return [
+            'person' => $rows('SELECT name, email, phone, city, country, locale AS language, headline, years, source, created_at AS known_since, contact_barred_until AS not_contacted_until,
+                array_to_json(permits)::text AS may_work_in, remote AS would_work_from_elsewhere, would_move, considers_on AS would_consider_a_move_said_on, confidential FROM candidate WHERE id = :id')[0] ?? [],
+            'kept_because' => array_map(static fn (Ground $g): array => [
+                'for' => $g->purpose->value, 'from' => $g->source, 'since' => $g->since->format('Y-m-d'), 'until' => $g->until?->format('Y-m-d'),
+            ], $this->retention->grounds([$candidate])[$candidate] ?? []),
+            'resumes' => $rows('SELECT file_name, media_type, size, text, created_at AS received FROM resume WHERE candidate_id = :id ORDER BY id'),
+            'notes' => $rows('SELECT n.text, n.at AS written, a.name AS by FROM candidate_note n JOIN account a ON a.id = n.account_id WHERE n.candidate_id = :id ORDER BY n.id'),
+            'tags' => array_column($rows('SELECT t.name FROM candidate_tag k JOIN tag t ON t.id = k.tag_id WHERE k.candidate_id = :id ORDER BY t.name'), 'name'),
+        ];
+    }
+
+    public function needs(string $sha256): bool
+    {
+        return 0 !== $this->db->int("SELECT (SELECT count(*) FROM resume WHERE file_sha256 = :h) + (SELECT count(*) FROM intake_file WHERE sha256 = :h AND name NOT IN ('removed', 'forgotten'))", ['h' => $sha256]);
+    }
+
+    /** @return list<string> */
+    private static function hashes(Record ...$rows): array
+    {
+        return array_values(array_filter(array_map(static fn (Record $r): ?string => $r->strOrNull('sha256'), $rows), is_string(...)));
+    }
+}

@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jorvent\Pipeline;
+
+use Jorvent\Platform\Database\Db;
+use Jorvent\Privacy\HoldsPersonalData;
+use Jorvent\Privacy\Person;
+
+/** Applications: how they came, what they answered, where they stand. */
+final readonly class PersonalData implements HoldsPersonalData
+{
+    public function __construct(private Db $db)
+    {
+    }
+
+    public function forget(Person $person): array
+    {
+        $mine = 'application_id IN (SELECT id FROM application WHERE candidate_id = :id)';
+        $of = ['id' => $person->id];
+        $this->db->execute("UPDATE stage_visit SET left_at = greatest(:now, entered_at) WHERE left_at IS NULL AND $mine", $of + ['now' => $person->now]);
+        $this->db->execute(
+            "UPDATE application SET state = CASE state WHEN 'active' THEN 'withdrawn' ELSE state END, answers = '{}', touches = '[]', fit_parts = '[]',
+                knock_out_reason = CASE WHEN knock_out_reason IS NOT NULL THEN 'forgotten' END, version = version + 1 WHERE candidate_id = :id", $of,
+        );
+        $this->db->execute("UPDATE shortlist_entry SET comment = '' WHERE $mine", $of);
+        $this->db->execute("UPDATE hire SET fell_through_reason = CASE WHEN fell_through_reason IS NOT NULL THEN 'forgotten' END WHERE $mine", $of);
+        $this->db->execute(
+            "UPDATE guest_link SET revoked_at = :now WHERE purpose IN ('status', 'confirm') AND revoked_at IS NULL AND subject_id IN (SELECT id FROM application WHERE candidate_id = :id)",
+            $of + ['now' => $person->now],
+        );
+
+        return [];
+    }
+
+    public function tell(int $candidate): array
+    {
+        $rows = $this->db->rows(
+            "SELECT r.title AS opening, s.city AS place, p.origin, p.applied_at, p.stage, p.state, p.answers, p.score AS screening_score, p.knock_out, p.consent_version,
+                (SELECT t.text FROM consent_text t WHERE t.version = p.consent_version AND t.locale = c.locale) AS consent_text, p.consented_at, b.name AS came_by,
+                (SELECT count(*) FROM interview i WHERE i.application_id = p.id AND i.state = 'booked') AS interviews
+             FROM application p JOIN candidate c ON c.id = p.candidate_id JOIN requisition r ON r.id = p.requisition_id JOIN site s ON s.id = r.site_id
+                LEFT JOIN posting g ON g.id = p.posting_id LEFT JOIN board b ON b.key = g.board
+             WHERE p.candidate_id IN (SELECT CAST(:id AS int) UNION SELECT id FROM candidate WHERE merged_into = :id) ORDER BY p.id",
+            ['id' => $candidate],
+        );
+
+        return ['applications' => array_map(static fn ($r): array => ['answers' => $r->json('answers')] + $r->columns(), $rows)];
+    }
+
+    public function needs(string $sha256): bool
+    {
+        return false;
+    }
+}
