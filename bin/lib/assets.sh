@@ -7,4 +7,5 @@ cp -u $n/bootstrap/dist/css/bootstrap.min.css $n/htmx.org/dist/htmx.min.js $n/qu
 cp -u $n/@fontsource-variable/commissioner/files/commissioner-latin{,-ext}-wght-normal.woff2 public/vendor/fonts/
 cp -u $n/@fontsource-variable/newsreader/files/newsreader-latin{,-ext}-opsz-{normal,italic}.woff2 public/vendor/fonts/
 [ public/vendor/fonts/newsreader-latin-ext-candidate.woff2 -nt bin/lib/subset.mjs ] || NODE_PATH=$n node bin/lib/subset.mjs $n public/vendor/fonts
+cp -u $n/qrcode-generator/dist/qrcode.js public/vendor/
 cp assets/styles/*.css assets/scripts/*.js assets/images/* public/build/

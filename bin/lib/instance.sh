@@ -110,6 +110,7 @@ JORVENT_TRUSTED_PROXIES=${TRUSTED_PROXIES:-}
 JORVENT_BUILD=$(cd "$ROOT" && cat public/build/* public/vendor/*.* 2>/dev/null | cksum | cut -d' ' -f1)
 JORVENT_HASH_COST=${HASH_COST:-12}
 JORVENT_DEMO=${DEMO:-1}
+JORVENT_SECOND_FACTOR=$((1 - ${DEMO:-1}))
 DATABASE_URL=postgresql://jorvent_app:$(secret database-app)@127.0.0.1:$((PORT + 3))/$DATABASE
 MAILER_DSN=smtp://127.0.0.1:$((PORT + 2))?verify_peer=0&auto_tls=0
 STANDIN_URL=http://127.0.0.1:$((PORT + 1))

@@ -6,6 +6,7 @@ namespace Jorvent\Accounts;
 
 use Doctrine\ORM\EntityManagerInterface;
 use Jorvent\Accounts\Entity\Account;
+use Symfony\Component\PasswordHasher\Hasher\PasswordHasherFactoryInterface;
 use Symfony\Component\Security\Core\Exception\UserNotFoundException;
 use Symfony\Component\Security\Core\User\UserInterface;
 use Symfony\Component\Security\Core\User\UserProviderInterface;
@@ -13,7 +14,7 @@ use Symfony\Component\Security\Core\User\UserProviderInterface;
 /** @implements UserProviderInterface<Account> */
 final readonly class AccountProvider implements UserProviderInterface
 {
-    public function __construct(private EntityManagerInterface $entities)
+    public function __construct(private EntityManagerInterface $entities, private PasswordHasherFactoryInterface $hashers)
     {
     }
 
@@ -22,7 +23,13 @@ final readonly class AccountProvider implements UserProviderInterface
         $account = $this->entities->createQueryBuilder()->select('a')->from(Account::class, 'a')
             ->where('LOWER(a.email) = :email')->setParameter('email', mb_strtolower(trim($identifier)))->getQuery()->getOneOrNullResult();
 
-        return $account instanceof Account ? $account : throw new UserNotFoundException();
+        if (!$account instanceof Account || !$account->hasPassword()) {
+            // as much work as looking at a password, so that the time tells nothing about which names are known
+            $this->hashers->getPasswordHasher(Account::class)->hash('nobody has this password');
+            throw new UserNotFoundException();
+        }
+
+        return $account;
     }
 
     public function refreshUser(UserInterface $user): Account

@@ -6,19 +6,18 @@ namespace Jorvent\Accounts;
 
 use Doctrine\ORM\EntityManagerInterface;
 use Jorvent\Accounts\Entity\Account;
+use Jorvent\Accounts\SignIn\Passwords;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Messages\Mailing;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Security\Secret;
-use Symfony\Component\PasswordHasher\Hasher\UserPasswordHasherInterface;
 
 /** A link by mail to choose a new password. Whether an address is known is never told. */
 final readonly class ForgottenPassword
 {
-    public const SHORTEST = 10;
     private const DAYS = 1;
 
-    public function __construct(private Db $db, private EntityManagerInterface $entities, private GuestLinks $links, private Mailing $mailing, private UserPasswordHasherInterface $hasher)
+    public function __construct(private Db $db, private EntityManagerInterface $entities, private GuestLinks $links, private Mailing $mailing, private Passwords $passwords)
     {
     }
 
@@ -41,19 +40,9 @@ final readonly class ForgottenPassword
 
     public function choose(GuestLink $link, #[\SensitiveParameter] string $password): void
     {
-        self::check($password);
         $this->links->once($link, function () use ($link, $password): void {
             $account = $this->entities->find(Account::class, $link->subject) ?? throw Refused::because('missing', 'new_password');
-            $account->setPasswordHash($this->hasher->hashPassword($account, $password));
+            $this->passwords->set($account, $password, null);
         });
-    }
-
-    public static function check(#[\SensitiveParameter] string $password): void
-    {
-        match (true) {
-            mb_strlen($password) < self::SHORTEST => throw Refused::because('password_too_short', 'new_password', ['limit' => self::SHORTEST]),
-            \strlen($password) > 1000 => throw Refused::because('password_too_long', 'new_password'),
-            default => null,
-        };
     }
 }

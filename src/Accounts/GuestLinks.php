@@ -24,9 +24,10 @@ final readonly class GuestLinks implements SecretMaker
     public const KEEP = 'keep';
     public const REFERRAL = 'referral';
     public const ALERT = 'alert';
+    public const FIRST_ADMIN = 'first_admin';
 
     /** Where a link leads, when not to /l/PURPOSE/. */
-    private const PATHS = [self::PASSWORD => '/password/', self::ALERT => '/careers/alerts/'];
+    private const PATHS = [self::PASSWORD => '/password/', self::ALERT => '/careers/alerts/', self::FIRST_ADMIN => '/first-admin/'];
 
     public function __construct(private Db $db, private ClockInterface $clock, #[Autowire('%env(APP_SECRET)%')] private string $key, #[Autowire('%env(JORVENT_URL)%')] private string $url)
     {

@@ -9,6 +9,7 @@ use Jorvent\Accounts\Access\Access;
 use Jorvent\Accounts\Access\Permission;
 use Jorvent\Accounts\Access\Role;
 use Jorvent\Accounts\Entity\Account;
+use Jorvent\Accounts\SignIn\Sessions;
 use Jorvent\Activity\ActivityLog;
 use Jorvent\Core\Calendar\WorkingHours;
 use Jorvent\Core\Shared\Refusal;
@@ -22,7 +23,7 @@ final readonly class Staff
 {
     private const INVITATION_DAYS = 14;
 
-    public function __construct(private Db $db, private EntityManagerInterface $entities, private ClockInterface $clock, private ActivityLog $log, private ForgottenPassword $passwords, private ReachList $reach, private Access $access)
+    public function __construct(private Db $db, private EntityManagerInterface $entities, private ClockInterface $clock, private ActivityLog $log, private ForgottenPassword $passwords, private ReachList $reach, private Access $access, private Sessions $sessions)
     {
     }
 
@@ -112,6 +113,7 @@ final readonly class Staff
                 $this->handOver($account, $to);
             }
             $leaving->deactivate();
+            $this->sessions->endAll($account);
             $this->log->record('account.deactivated', 'account', $account, change: ['to' => $to]);
         });
     }

@@ -14,7 +14,7 @@ final class LayersTest
     public function testCoreKnowsOnlyItself(): Rule
     {
         return PHPat::rule()->classes(Selector::inNamespace('Jorvent\Core'))->canOnlyDependOn()->classes(
-            Selector::inNamespace('Jorvent\Core'), Selector::classname('/^(DateTimeImmutable|DateTimeZone|DateTimeInterface|DateInterval|Normalizer|IntlChar|LogicException|DomainException|Throwable|UnitEnum|BackedEnum)$/', true),
+            Selector::inNamespace('Jorvent\Core'), Selector::classname('/^(DateTimeImmutable|DateTimeZone|DateTimeInterface|DateInterval|Normalizer|IntlChar|LogicException|DomainException|Throwable|UnitEnum|BackedEnum|SensitiveParameter)$/', true),
         )->because('the computation is pure PHP without input or output');
     }
 

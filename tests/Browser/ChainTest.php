@@ -74,6 +74,10 @@ final class ChainTest extends BrowserTest
                 if (microtime(true) - $at > 3 && [] !== $staff->driver->findElements(WebDriverBy::cssSelector('#reader:not([inert]) form .btn-primary[data-key=y]')) && !str_contains($staff->text('.jv-stations'), "$n kept")) {
                     $at = microtime(true);
                     $staff->type('y');
+                } elseif (microtime(true) - $at > 6) {
+                    // when the list came anew with the one kept on top, one walks on to the next
+                    $at = microtime(true) - 3;
+                    $staff->type('j');
                 }
 
                 return str_contains($staff->text('.jv-stations'), "$n kept");
@@ -115,7 +119,7 @@ final class ChainTest extends BrowserTest
         $staff->signIn(self::SOLVEIG)->go("/r/$number/offer")->press('Send offer')->sees('.is-said', 'on its way');
         $offer = self::link(self::mail("ana.pires.$number@post.example", 'Our offer'), '/l/offer/');
         $phone->go($offer)->sees('.c-facts', "700\u{2009}000")->press('Send me a code')->sees('.c-error')->fill('name', 'Ana Pires')->press('Send me a code')->sees('.c-field', 'The code from the e-mail');
-        self::assertSame(1, preg_match('/\n(\d{6})\n/', self::mail("ana.pires.$number@post.example", 'Your code'), $code));
+        self::assertSame(1, preg_match('/\\\\n(\d{6})\\\\/', self::mail("ana.pires.$number@post.example", 'Your code'), $code));
         $phone->fill('code', $code[1])->press('Sign and accept')->sees('h1', 'Welcome aboard');
 
         // 10 the outcome: the HR number comes back, the requisition fills, the others are told, the advert comes down

@@ -26,7 +26,7 @@ final class StepsTest extends BrowserTest
         $browser = $this->browser();
         $browser->go('/forgotten')->fill('email', 'torstein.hauge@skerryline.example')->press('Send the link')->sees('[role=status]', 'on its way');
         $link = self::link(self::mail('torstein.hauge@skerryline.example', 'Choose a new password'), '/password/');
-        $browser->go($link)->fill('new_password', 'short')->press('Use it')->sees('.jv-error', 'At least 10 characters');
+        $browser->go($link)->fill('new_password', 'short')->press('Use it')->sees('.jv-error', 'At least 12 characters');
         $browser->fill('new_password', 'a longer one for Torstein')->press('Use it')->sees('.is-said', 'new password is in use');
         $browser->go($link)->sees('h1', 'does not open anything any more');
         $browser->go('/sign-in')->fill('email', 'torstein.hauge@skerryline.example')->fill('password', 'a longer one for Torstein')->press('Sign in')->sees('.jv-app');

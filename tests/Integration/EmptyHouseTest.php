@@ -21,7 +21,7 @@ final class EmptyHouseTest extends DatabaseTest
     public function testAnAdminMakesAnEmptyHouseReady(): void
     {
         $this->emptyTheHouse();
-        ($this->get(FirstAdmin::class))('New Line', 'Runa Eikeland', 'runa@newline.example', 'long enough for it', 'Europe/Oslo');
+        ($this->get(FirstAdmin::class))($this->firstLink(), 'New Line', 'Runa Eikeland', 'runa@newline.example', 'long enough for it', 'Europe/Oslo');
         $runa = $this->as('Runa Eikeland');
         foreach (['/today', '/requisitions', '/departments', '/catalogue', '/organisation', '/sites', '/rates', '/staff', '/approval-rules', '/question-library', '/requisitions/new?from=nothing', '/find?q=a'] as $page) {
             $this->client->request('GET', $page);

@@ -290,17 +290,23 @@ final class UseCasesTest extends DatabaseTest
         }
     }
 
-    public function testTheFirstVisitorOfAnEmptyHouseBecomesItsAdmin(): void
+    public function testWhoeverHasThePrintedAddressOfAnEmptyHouseBecomesItsAdminOnce(): void
     {
         $this->emptyTheHouse();
         $this->client->request('GET', '/sign-in');
         self::assertResponseRedirects('/first-admin');
         $this->client->request('GET', '/first-admin');
         self::assertResponseIsSuccessful();
+        self::assertSelectorNotExists('form', 'who has not got the address does not become the admin');
+        $this->client->request('GET', '/first-admin/guessed');
+        self::assertResponseStatusCodeSame(410);
+        $former = $this->firstLink();
+        $link = $this->firstLink();
         $first = $this->get(\Jorvent\Accounts\FirstAdmin::class);
-        self::assertSame(['company missing', 'name missing', 'email email_wrong', 'zone zone_unknown'], $this->refused(static fn () => $first('', '', 'nobody', 'long enough for it', 'Mars/Base')));
-        $first('New Line', 'Runa Eikeland', 'runa@newline.example', 'long enough for it', 'Europe/Oslo');
-        self::assertSame(['not_the_first'], $this->refused(static fn () => $first('Other', 'Other', 'other@newline.example', 'long enough for it', 'Europe/Oslo')));
+        self::assertSame(['link_used'], array_map(static fn (string $r): string => trim($r), $this->refused(static fn () => $first($former, 'Old', 'Old', 'old@newline.example', 'long enough for it', 'Europe/Oslo'))), 'a new address ends the former');
+        self::assertSame(['company missing', 'name missing', 'email email_wrong', 'zone zone_unknown'], $this->refused(static fn () => $first($link, '', '', 'nobody', 'long enough for it', 'Mars/Base')));
+        $first($link, 'New Line', 'Runa Eikeland', 'runa@newline.example', 'long enough for it', 'Europe/Oslo');
+        self::assertSame(['link_used'], $this->refused(static fn () => $first($link, 'Other', 'Other', 'other@newline.example', 'long enough for it', 'Europe/Oslo')));
         self::assertSame(1, $this->int("SELECT count(*) FROM account_grant WHERE role = 'admin'"));
         self::assertSame(1, $this->int("SELECT count(*) FROM reach_list l JOIN org_unit u ON u.id = l.unit_id WHERE u.name = 'New Line' AND u.in_force"), 'and reaches the company at once');
     }

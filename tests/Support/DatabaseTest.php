@@ -5,6 +5,9 @@ declare(strict_types=1);
 namespace Jorvent\Tests\Support;
 
 use Jorvent\Accounts\Entity\Account;
+use Jorvent\Accounts\FirstAdmin;
+use Jorvent\Accounts\GuestLink;
+use Jorvent\Accounts\GuestLinks;
 use Jorvent\Core\Shared\Refusal;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Offers\SigningCodes;
@@ -160,5 +163,15 @@ abstract class DatabaseTest extends WebTestCase
     {
         /** @var list<array{id: string, to: string, subject: string, text: string, parts: list<array{name: string, type: string, content: string}>}> */
         return json_decode((string) file_get_contents(getenv('JORVENT_STANDIN_URL').'/mail/list.json?to='.rawurlencode($address)), true, 16, \JSON_THROW_ON_ERROR);
+    }
+
+    /** The link that lets in the first admin of an empty house. */
+    protected function firstLink(): GuestLink
+    {
+        $address = (string) $this->get(FirstAdmin::class)->link();
+        $link = $this->get(GuestLinks::class)->open(GuestLinks::FIRST_ADMIN, substr($address, (int) strrpos($address, '/') + 1));
+        self::assertNotNull($link);
+
+        return $link;
     }
 }

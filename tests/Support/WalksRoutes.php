@@ -57,7 +57,7 @@ trait WalksRoutes
             'resume' => $this->int('SELECT min(id) FROM resume WHERE candidate_id = :c', ['c' => $this->own('candidate')]),
             'id' => $this->int('SELECT min(o.id) FROM outbox o JOIN requisition r ON r.id = o.requisition_id WHERE r.number = 2201'),
             'account' => 3, 'unit' => 8, 'other' => 2, 'page', 'version', 'intake', 'file' => 1,
-            'grant', 'shortlist', 'people', 'search' => 999,
+            'grant', 'shortlist', 'people', 'search', 'session' => 999,
             'key', 'token' => str_repeat('0', 32), 'sha256' => str_repeat('0', 64), 'secret' => 'not-a-secret-at-all-no',
             'kind' => 'requisitions', 'then' => 'off', 'copy' => 'copy', 'format' => 'csv', 'act' => 'hold', 'list' => 'requisitions',
             'board' => 'quayside', 'locale' => 'nb', 'change' => 'pause', 'word' => 'test', 'brand' => 'yard', 'slug' => 'how-we-choose', 'step' => 'cancel',

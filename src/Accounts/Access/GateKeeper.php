@@ -5,19 +5,26 @@ declare(strict_types=1);
 namespace Jorvent\Accounts\Access;
 
 use Jorvent\Accounts\Entity\Account;
+use Jorvent\Accounts\SignIn\SecondFactor;
 use Jorvent\Platform\Web\Gate;
 use Jorvent\Platform\Web\OpenDoor;
 use Symfony\Bundle\SecurityBundle\Security;
 use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
+use Symfony\Component\HttpFoundation\RedirectResponse;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Event\ControllerEvent;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
+use Symfony\Component\Routing\Generator\UrlGeneratorInterface;
 use Symfony\Component\Security\Core\Exception\AccessDeniedException;
 
 /** Asks at every door. A door with neither a gate nor a stated reason to stand open is a mistake and stays shut. */
 #[AsEventListener(priority: 10)]
 final readonly class GateKeeper
 {
-    public function __construct(private Security $security, private SubjectFinder $subjects, private Mask $mask, private RequestIds $ids)
+    private const PART_OF_PAGE = 'HX-Request';
+
+    public function __construct(private Security $security, private SubjectFinder $subjects, private Mask $mask, private RequestIds $ids, private SecondFactor $factor, private UrlGeneratorInterface $urls)
     {
     }
 
@@ -32,11 +39,49 @@ final readonly class GateKeeper
         }
         $me = $this->security->getUser();
         if (!$me instanceof Account) {
-            throw new AccessDeniedException();
+            $event->setController(fn (): Response => $this->signInFirst($event->getRequest()));
+            $event->stopPropagation();
+
+            return;
+        }
+        if ($this->needsCode($event->getRequest(), $me)) {
+            $event->setController(fn (): Response => $this->go($event->getRequest(), 'factor'));
+            $event->stopPropagation();
+
+            return;
         }
         foreach ($gates as $gate) {
             $this->ask($event, $gate, $me);
         }
+    }
+
+    /** To the sign-in page, and from there to what was wanted, when it was a page. The address carries it: who is not signed in has no session. */
+    private function signInFirst(Request $request): Response
+    {
+        $wanted = $request->isMethodSafe() && !$request->headers->has(self::PART_OF_PAGE) ? $request->getRequestUri() : null;
+
+        return $this->go($request, 'sign_in', null === $wanted || '/' === $wanted ? [] : ['to' => $wanted]);
+    }
+
+    /** @param array<string, string> $parameters */
+    private function go(Request $request, string $route, array $parameters = []): Response
+    {
+        $address = $this->urls->generate($route, $parameters);
+
+        // a part of a page is not replaced by another page: the whole page goes there
+        return $request->headers->has(self::PART_OF_PAGE)
+            ? new Response('', Response::HTTP_UNAUTHORIZED, ['HX-Redirect' => $address])
+            : new RedirectResponse($address);
+    }
+
+    /** Whether a second factor is asked of someone and this session has not brought it yet. */
+    private function needsCode(Request $request, Account $me): bool
+    {
+        if (true === $request->attributes->get('_before_code') || !$request->hasSession()) {
+            return false;
+        }
+
+        return !$request->getSession()->has(SecondFactor::BROUGHT) && $this->factor->isAskedOf($me);
     }
 
     private function ask(ControllerEvent $event, Gate $gate, Account $me): void

@@ -42,6 +42,9 @@ class Account implements UserInterface, PasswordAuthenticatedUserInterface, Equa
     #[ORM\Column]
     private string $passwordHash = '';
 
+    /** of one that was read from a session */
+    private ?string $mark = null;
+
     public function __construct(
         #[ORM\Column]
         public readonly string $name,
@@ -120,8 +123,32 @@ class Account implements UserInterface, PasswordAuthenticatedUserInterface, Equa
         return '' === $this->email ? throw new \LogicException('An account has an address.') : $this->email;
     }
 
+    /**
+     * What a session keeps of an account: a mark of the password instead of its hash.
+     *
+     * @return array{id: int, email: string, mark: string}
+     */
+    public function __serialize(): array
+    {
+        return ['id' => $this->id, 'email' => $this->email, 'mark' => $this->mark()];
+    }
+
+    /** @param array{id: int, email: string, mark: string} $kept */
+    public function __unserialize(array $kept): void
+    {
+        $this->id = $kept['id'];
+        $this->email = $kept['email'];
+        $this->mark = $kept['mark'];
+    }
+
+    /** Asked of the one in the session about the one in the database: a new password or address ends the session. */
     public function isEqualTo(UserInterface $user): bool
     {
-        return $user instanceof self && $user->active && $user->passwordHash === $this->passwordHash && $user->email === $this->email;
+        return $user instanceof self && $user->active && hash_equals($this->mark(), $user->mark()) && $user->email === $this->email;
+    }
+
+    private function mark(): string
+    {
+        return $this->mark ?? hash('sha256', $this->passwordHash);
     }
 }

@@ -6,6 +6,7 @@ namespace Jorvent\Accounts\Web;
 
 use Jorvent\Accounts\Access\Permission;
 use Jorvent\Accounts\Access\Role;
+use Jorvent\Accounts\SignIn\SecondFactor;
 use Jorvent\Accounts\Staff;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Platform\Database\Db;
@@ -24,7 +25,7 @@ final class StaffPage extends Page
 {
     private const ROWS = 40;
 
-    public function __construct(private readonly Db $db, private readonly Staff $staff)
+    public function __construct(private readonly Db $db, private readonly Staff $staff, private readonly SecondFactor $factor)
     {
     }
 
@@ -68,6 +69,21 @@ final class StaffPage extends Page
         return $this->act(fn () => $this->staff->letGo($account, Input::of($request)->int('to'), $this->me()), 'let_go', 'staff', ['open' => $account]);
     }
 
+    #[Route('/{account}/factor', name: 'staff_factor', requirements: ['account' => '\d{1,9}'], methods: ['POST'])]
+    public function resetFactor(int $account): Response
+    {
+        if (!$this->staff->manages($this->me(), $account)) {
+            throw $this->createNotFoundException();
+        }
+        try {
+            $this->say($this->factor->askReset($account, $this->me()) ? 'factor_reset' : 'factor_reset_asked');
+        } catch (Refused $refused) {
+            return $this->act(static fn () => throw $refused, null, 'staff', ['open' => $account]);
+        }
+
+        return $this->redirectToRoute('staff', ['open' => $account], Response::HTTP_SEE_OTHER);
+    }
+
     private function page(Request $request, Errors $errors, ?Input $input): Response
     {
         $words = mb_substr(trim($request->query->getString('q')), 0, 100);
@@ -89,6 +105,7 @@ final class StaffPage extends Page
             'units' => array_values(array_filter($this->units(), fn ($u): bool => $this->staff->covered($this->me(), $u->str('path')))),
             'open' => null === $open ? null : $this->db->row('SELECT id, name, email, title, active, zone, created_at FROM account WHERE id = :id', ['id' => $open]),
             'grants' => null === $open ? [] : $this->db->rows('SELECT g.id, g.role, u.name AS unit FROM account_grant g JOIN org_unit u ON u.id = g.unit_id WHERE g.account_id = :id ORDER BY g.role', ['id' => $open]), 'holds' => null === $open ? null : $this->staff->holds($open),
+            'hasFactor' => null !== $open && $this->factor->isSetUp($open), 'resetAskedBy' => null === $open ? null : $this->factor->resetAskedBy($open),
             'successors' => $this->db->rows('SELECT DISTINCT a.id, a.name FROM account a JOIN account_grant g ON g.account_id = a.id WHERE a.active ORDER BY a.name LIMIT 200'),
         ], new Response(status: $errors->any() ? 422 : 200));
     }
