@@ -12,6 +12,7 @@ use Jorvent\Outside\Mail\Maildir;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Outbox\Outbox;
 use Jorvent\Platform\Outbox\Periodic;
+use Jorvent\Platform\Web\LoggedError;
 use Psr\Clock\ClockInterface;
 use Psr\Log\LoggerInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
@@ -55,7 +56,7 @@ final readonly class Mailbox implements Periodic
                 $this->db->transaction(fn () => $this->one($name));
                 $this->box->done($name);
             } catch (\Throwable $e) {
-                $this->logger->error('mail {name}: {error}', ['name' => $name, 'error' => $e->getMessage()]);
+                $this->logger->error('mail {name}: {error}', ['name' => $name, 'error' => LoggedError::text($e)]);
                 $this->db->transaction(fn () => $this->broken($name, 'mail_broken'));
                 $this->box->flag($name);
             }

@@ -49,6 +49,10 @@ final readonly class KeepCandidate
             $ref = (string) $known;
         }
 
+        if (null === $person && 1 !== preg_match('/^\d{1,9}$/D', $ref)) {
+            throw Refused::because('candidate_gone');
+        }
+
         return $this->db->transaction(function () use ($requisitionId, $ref, $by, $meant, $remember, $person, $bank): int {
             $requisition = $this->entities->find(Requisition::class, $requisitionId) ?? throw new \LogicException('No such requisition.');
             $this->situations->checkRequisition(HiringAct::Keep, $requisitionId);

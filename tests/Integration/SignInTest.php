@@ -129,6 +129,7 @@ final class SignInTest extends DatabaseTest
 
     public function testASecondFactorIsSetUpAskedTakesEachCodeOnceAndIsResetByTwoAdmins(): void
     {
+        $before = $_ENV['JORVENT_SECOND_FACTOR'];
         $_SERVER['JORVENT_SECOND_FACTOR'] = $_ENV['JORVENT_SECOND_FACTOR'] = '1';
         self::ensureKernelShutdown();
         $this->client = self::createClient();
@@ -172,7 +173,7 @@ final class SignInTest extends DatabaseTest
             self::assertTrue($factor->askReset($admin->id, $two));
             self::assertFalse($factor->isSetUp($admin->id));
         } finally {
-            unset($_SERVER['JORVENT_SECOND_FACTOR'], $_ENV['JORVENT_SECOND_FACTOR']);
+            $_SERVER['JORVENT_SECOND_FACTOR'] = $_ENV['JORVENT_SECOND_FACTOR'] = $before;
         }
     }
 
@@ -185,6 +186,25 @@ final class SignInTest extends DatabaseTest
         }
         $this->client->request('GET', '/requisitions?show=all');
         self::assertResponseRedirects('/sign-in?to=/requisitions?show%3Dall');
+    }
+
+    public function testPagesOfStaffAreNotStoredAndOnlyTheyTellTheirTimes(): void
+    {
+        $this->client->request('GET', '/careers');
+        $headers = $this->client->getResponse()->headers;
+        self::assertFalse($headers->has('Server-Timing'));
+        self::assertFalse($headers->has('Strict-Transport-Security'), 'not over plain HTTP');
+        $this->client->request('GET', 'https://localhost/careers');
+        self::assertStringContainsString('max-age=63072000', (string) $this->client->getResponse()->headers->get('Strict-Transport-Security'));
+        $this->as('Solveig Aune');
+        $this->client->request('GET', '/today');
+        $headers = $this->client->getResponse()->headers;
+        self::assertTrue($headers->hasCacheControlDirective('no-store'));
+        self::assertTrue($headers->has('Server-Timing'));
+        foreach (['localhost.example', 'xlocalhost', 'skerryline.example', '127.0.0.1.example'] as $host) {
+            $this->client->request('GET', 'http://'.$host.'/careers');
+            self::assertResponseStatusCodeSame(400, $host);
+        }
     }
 
     private static function attempt(string $name, string $address): Request

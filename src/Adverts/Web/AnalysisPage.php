@@ -94,9 +94,7 @@ final class AnalysisPage extends Page
     {
         $by = $request->query->getString('by', 'board');
         $day = static function (string $name, string $else, \DateTimeImmutable $now) use ($request): \DateTimeImmutable {
-            $day = \DateTimeImmutable::createFromFormat('!Y-m-d', $request->query->getString($name), new \DateTimeZone('UTC'));
-
-            return false === $day ? $now->setTime(0, 0)->modify($else) : $day;
+            return Input::dayOf($request->query->getString($name)) ?? $now->setTime(0, 0)->modify($else);
         };
 
         return [\in_array($by, Analysis::BY, true) ? $by : 'board', $day('from', '-12 months', $this->clock->now()), $day('to', '+0 days', $this->clock->now()), Attribution::tryFrom($request->query->getString('how')) ?? Attribution::Last];

@@ -68,7 +68,7 @@ final class BrandsPage extends Page
         $colours = $typed ?? $brand->colours ?? $this->brands->main()->colours;
 
         return $this->render('careers/brands.html.twig', [
-            'brands' => $all, 'given' => $this->brands->given(), 'brand' => $brand, 'pages' => $pages, 'page' => $page, 'writing' => null !== $page || $request->query->has('write') || 'page' === $input?->line('then'), 'locales' => Brands::LOCALES, 'colours' => $colours,
+            'brands' => $all, 'given' => $this->brands->given(), 'brand' => $brand, 'pages' => $pages, 'page' => $page, 'writing' => null !== $page || (null !== $brand && ($request->query->has('write') || 'page' === $input?->line('then'))), 'locales' => Brands::LOCALES, 'colours' => $colours,
             'sample' => [] === $colours->refuse() || null === $typed ? BrandSample::draw($colours, $brand->name ?? '', 'Colours as candidates see them, with their contrast') : '',
             'units' => $this->db->rows("SELECT id, name, kind, code FROM org_unit WHERE in_force AND kind IN ('company', 'division', 'department', 'team') ORDER BY path LIMIT 2000"), 'errors' => $errors, 'input' => $input,
         ], new Response(status: $errors->any() ? 422 : 200));

@@ -80,7 +80,7 @@ final class ArrangePage extends Page
     private function chosen(mixed $asked, int $number): array
     {
         if (\is_array($asked)) {
-            return array_values(array_map(intval(...), array_filter($asked, static fn (mixed $a): bool => \is_string($a) && 1 === preg_match('/^\d{1,9}$/', $a))));
+            return self::wholes($asked);
         }
 
         return [$this->db->int('SELECT manager_id FROM requisition WHERE number = :n', ['n' => $number])];

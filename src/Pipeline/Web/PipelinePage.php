@@ -85,7 +85,7 @@ final class PipelinePage extends Page
     {
         $input = Input::of($request);
         $asked = $request->query->all()['application'] ?? [];
-        $ids = $request->isMethod('POST') ? $input->ints('application') : array_values(array_map(intval(...), array_filter(\is_array($asked) ? $asked : [$asked], is_numeric(...))));
+        $ids = $request->isMethod('POST') ? $input->ints('application') : self::wholes($asked);
         $errors = Errors::none();
         if ($request->isMethod('POST')) {
             try {

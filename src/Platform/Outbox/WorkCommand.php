@@ -6,6 +6,7 @@ namespace Jorvent\Platform\Outbox;
 
 use Doctrine\ORM\EntityManagerInterface;
 use Jorvent\Platform\Health\Heartbeat;
+use Jorvent\Platform\Web\LoggedError;
 use Psr\Log\LoggerInterface;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
@@ -64,7 +65,7 @@ final class WorkCommand extends Command implements SignalableCommandInterface
                     $thing->run();
                 } catch (\Throwable $e) {
                     // what comes again by itself must not keep the deliveries
-                    $this->logger->error('periodic {what}: {error}', ['what' => $thing::class, 'error' => $e->getMessage()]);
+                    $this->logger->error('periodic {what}: {error}', ['what' => $thing::class, 'error' => LoggedError::text($e)]);
                     $this->entities->clear();
                 }
             }

@@ -32,7 +32,7 @@ final class AfterResponse
             try {
                 $one();
             } catch (\Throwable $e) {
-                $this->logger->error('after the response: {error}', ['error' => $e->getMessage()]);
+                $this->logger->error('after the response: {error}', ['error' => LoggedError::text($e)]);
             }
         }
     }

@@ -44,7 +44,7 @@ final readonly class ErrorPages
             return;
         }
         if (500 <= $status) {
-            $this->logger->error($e::class.': '.$e->getMessage(), ['at' => $e->getFile().':'.$e->getLine()]);
+            $this->logger->error(LoggedError::text($e), LoggedError::context($e));
             if ($this->debug) {
                 return;
             }

@@ -69,6 +69,23 @@ abstract class Page extends AbstractController
         return \is_string($value) && 1 === preg_match('/^\d{1,9}$/', $value) ? (int) $value : 0;
     }
 
+    /**
+     * Whole numbers as an address carries them, one or a list; what is none is left out.
+     *
+     * @return list<int>
+     */
+    protected static function wholes(mixed $asked): array
+    {
+        $whole = [];
+        foreach (\is_array($asked) ? $asked : [$asked] as $one) {
+            if (\is_string($one) && 1 === preg_match('/^\d{1,9}$/D', $one)) {
+                $whole[] = (int) $one;
+            }
+        }
+
+        return $whole;
+    }
+
     /** To the page one came from, as far as it is one of ours. */
     protected function back(Request $request): RedirectResponse
     {

@@ -114,6 +114,7 @@ final class CataloguePage extends Page
         $from = $input->map('band_from');
         $to = $input->map('band_to');
         foreach ($from as $currency => $typed) {
+            $currency = (string) $currency; // PHP makes numbers of names that are digits
             $ends = [$typed, $to[$currency] ?? ''];
             if ('' === $ends[0] && '' === $ends[1] || 1 !== preg_match('/^[A-Z]{3}$/', $currency)) {
                 continue;
