@@ -132,8 +132,11 @@ final class ApplyPage extends PublicPage
     }
 
     #[Route('/a/{key}/check', name: 'apply_check', requirements: ['key' => '[0-9a-f]{32}'], defaults: ['_csrf' => 'public'], methods: ['GET', 'POST'])]
-    public function check(string $key, Request $request, Apply $apply, Ways $ways, Consent $consent): Response
+    public function check(string $key, Request $request, Apply $apply, Ways $ways, Consent $consent, #[Target('draft_check')] RateLimiterFactoryInterface $limit): Response
     {
+        if (!$limit->create($key)->consume()->isAccepted()) {
+            throw new TooManyRequestsHttpException();
+        }
         [$draft, $opening, $questions] = $this->open($key);
         if ($this->wasSent($key)) {
             return $this->redirectToRoute('apply_sent', ['key' => $key], Response::HTTP_SEE_OTHER);

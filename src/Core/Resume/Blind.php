@@ -82,7 +82,7 @@ final readonly class Blind
      */
     public static function without(string $text, array $removed): string
     {
-        $text = (string) preg_replace(['/[^\s<>(),;]+@[^\s<>(),;]+/u', '~\b(?:https?://|www\.)\S+~iu', '/(?<![\d.\-])(?!(?:19|20)\d\d ?[-–\/] ?(?:19|20)\d\d\b)\+?\d[\d \-\/().]{7,}\d/u'], self::HIDDEN, $text);
+        $text = (string) preg_replace(['/(?<![^\s<>(),;])[^\s<>(),;@]++@[^\s<>(),;]++/u', '~\b(?:https?://|www\.)\S+~iu', '/(?<![\d.\-])(?!(?:19|20)\d\d ?[-–\/] ?(?:19|20)\d\d\b)\+?\d[\d \-\/().]{7,}\d/u'], self::HIDDEN, $text);
         $spans = [];
         $folded = Folded::of($text);
         foreach ($removed as $one) {

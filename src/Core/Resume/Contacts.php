@@ -7,6 +7,9 @@ namespace Jorvent\Core\Resume;
 /** What a resume's text says of how to reach its writer: proposals, to be corrected by the person. */
 final readonly class Contacts
 {
+    /** A mail address in running text. It begins only where a word begins and gives nothing back there, so that a text is read in one pass. */
+    public const EMAIL = '/(?<![\p{L}\p{N}._%+\-])[\p{L}\p{N}._%+\-]++@[\p{L}\p{N}\-]+(?:\.[\p{L}\p{N}\-]+)*\.\p{L}{2,}/u';
+
     private function __construct(public ?string $name, public ?string $email, public ?string $phone)
     {
     }
@@ -14,7 +17,7 @@ final readonly class Contacts
     public static function read(string $text): self
     {
         $lines = array_values(array_filter(array_map(trim(...), preg_split('/\R/u', mb_substr(mb_scrub($text), 0, 4000)) ?: []), static fn (string $l): bool => '' !== $l));
-        $email = 1 === preg_match('/[\p{L}\p{N}._%+\-]+@[\p{L}\p{N}\-]+(?:\.[\p{L}\p{N}\-]+)*\.\p{L}{2,}/u', implode("\n", $lines), $m) ? $m[0] : null;
+        $email = 1 === preg_match(self::EMAIL, implode("\n", $lines), $m) ? $m[0] : null;
 
         return new self(self::name($lines), $email, self::phone($lines));
     }

@@ -87,7 +87,7 @@ final class Reader
 
             return null;
         };
-        $email = $contacts->email ?? (1 === preg_match('/[\p{L}\p{N}._%+\-]+@[\p{L}\p{N}\-]+(?:\.[\p{L}\p{N}\-]+)*\.\p{L}{2,}/u', $text, $m) ? $m[0] : null);
+        $email = $contacts->email ?? (1 === preg_match(Contacts::EMAIL, $text, $m) ? $m[0] : null);
         $put('email', $email, Sure::Sure, $where($email));
         $put('phone', $contacts->phone ?? $all->phone, null === $contacts->phone ? Sure::Likely : Sure::Sure, $where($contacts->phone ?? $all->phone));
         $name = $this->name($top, $lines);
@@ -314,7 +314,7 @@ final class Reader
     /** @return list<string> */
     private static function links(string $text): array
     {
-        preg_match_all('~(?:https?://|www\.)[^\s<>"\')]+|(?<![@\w.])(?:[a-z0-9-]+\.)+(?:example|com|org|net|io|dev|no|pl|uk|eu)/[^\s<>"\'),]*~iu', $text, $m);
+        preg_match_all('~(?:https?://|www\.)[^\s<>"\')]+|(?<![@\w.\-])(?:[a-z0-9-]++\.)+(?:example|com|org|net|io|dev|no|pl|uk|eu)/[^\s<>"\'),]*~iu', $text, $m);
 
         return array_values(array_unique(array_map(static fn (string $l): string => rtrim($l, '.,;'), $m[0])));
     }

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Jorvent\Platform\Web;
 
-use Symfony\Component\Security\Core\Authentication\Token\Storage\TokenStorageInterface;
 use Jorvent\Accounts\Entity\Account;
 use Jorvent\Platform\Database\QueryCount;
 use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
 use Symfony\Component\HttpKernel\Event\ResponseEvent;
+use Symfony\Component\Security\Core\Authentication\Token\Storage\TokenStorageInterface;
 
 /** Nothing inline, nothing from elsewhere, nothing cached that is about people. */
 #[AsEventListener]
