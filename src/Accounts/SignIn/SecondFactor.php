@@ -56,7 +56,7 @@ final readonly class SecondFactor
         return $this->db->transaction(function () use ($account): string {
             $this->db->execute(
                 'INSERT INTO second_factor (account_id, secret) VALUES (:a, :s) ON CONFLICT (account_id) DO NOTHING',
-                ['a' => $account->id, 's' => $this->sealer->seal(Totp::secret(), self::USE)],
+                ['a' => $account->id, 's' => $this->sealer->seal(Totp::secret(random_bytes(Totp::SECRET_BYTES)), self::USE)],
             );
             $row = $this->db->row('SELECT secret, confirmed_at FROM second_factor WHERE account_id = :a', ['a' => $account->id]);
             if (null === $row || null !== $row->instantOrNull('confirmed_at')) {

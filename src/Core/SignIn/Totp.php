@@ -12,14 +12,15 @@ final class Totp
 {
     private const STEP = 30;
     private const DIGITS = 6;
-    private const SECRET_BYTES = 20;
+    /** Random bytes that a secret is made of: as many as the hash has (RFC 4226, 4). */
+    public const SECRET_BYTES = 20;
     private const BASE32 = 'ABCDEFGHIJKLMNOPQRSTUVWXYZ234567';
 
-    /** @return string 32 letters and digits of Base32 */
-    public static function secret(): string
+    /** @return string the bytes as letters and digits of Base32, 32 of them for a secret */
+    public static function secret(#[\SensitiveParameter] string $bytes): string
     {
         $secret = '';
-        foreach (str_split(self::bits(random_bytes(self::SECRET_BYTES)), 5) as $five) {
+        foreach (str_split(self::bits($bytes), 5) as $five) {
             $secret .= self::BASE32[(int) bindec($five)];
         }
 
