@@ -17,6 +17,8 @@ use Symfony\Component\HttpFoundation\RequestStack;
  */
 final readonly class ActivityLog
 {
+    /** What people type stands apart even when a word of it looks like a code. */
+    private const TYPED = ['name', 'reason', 'note', 'tag', 'tags', 'list', 'typed', 'employer', 'text', 'title', 'file'];
     /** A code, a currency, a day or a moment: what a row may hold as text. */
     private const CODE = '/^(?:[a-z0-9][a-z0-9_.:+\-]{0,59}|[A-Z]{2,3}|\d{4}-\d\d-\d\d(?:T[\d:.+Z\-]{5,30})?)$/D';
 
@@ -53,7 +55,7 @@ final readonly class ActivityLog
     private function write(string $act, string $subjectKind, int $subjectId, ?int $actor, ?int $requisitionId, ?int $candidateId, array $change, array $personal, ?int $onBehalfOf): void
     {
         $request = $this->requests->getCurrentRequest();
-        $texts = array_filter($change, static fn (mixed $value): bool => !self::isCode($value));
+        $texts = array_filter($change, static fn (mixed $value, string $name): bool => \in_array($name, self::TYPED, true) || !self::isCode($value), \ARRAY_FILTER_USE_BOTH);
         $change = array_diff_key($change, $texts);
         $apart = $personal + array_filter(['address' => $request?->getClientIp(), 'texts' => [] === $texts ? null : $texts], static fn (mixed $v): bool => null !== $v);
         $this->db->insert('activity', [
