@@ -170,6 +170,23 @@ database_rights() { # NAME: what the application may do: change data; of the log
         GRANT USAGE, SELECT ON ALL SEQUENCES IN SCHEMA public TO jorvent_app; REVOKE INSERT, UPDATE, DELETE ON migration FROM jorvent_app;
         REVOKE UPDATE, DELETE ON activity, activity_chain, tombstone FROM jorvent_app"
 }
+# of an instance that is there and whose database answers: sets DIR and PORT
+running() { # NAME
+    [ -r "$ROOT/var/$1/env" ] || die "There is no instance in $ROOT/var/$1."
+    NAME=$1 DIR=$ROOT/var/$1
+    PORT=$(sed -n 's#^JORVENT_URL=.*:##p' "$DIR/env")
+    export PGPASSWORD; PGPASSWORD=$(cat "$DIR/secret/database") || die "The key of the database can not be read: run this as the user who started the instance."
+    sql jorvent 'SELECT 1' >/dev/null || die "The database of $1 does not answer. Start the instance first."
+}
+# each table with its rows and a hash over all of them, in whatever order they lie; of one moment when a snapshot is named
+count_all() { # [SNAPSHOT]
+    local table at=''
+    [ -n "${1:-}" ] && at="BEGIN ISOLATION LEVEL REPEATABLE READ; SET TRANSACTION SNAPSHOT '$1';"
+    for table in $(sql jorvent "SELECT c.relname FROM pg_class c JOIN pg_namespace n ON n.oid = c.relnamespace WHERE n.nspname = 'public' AND c.relkind = 'r'
+        AND c.relname NOT IN ('session', 'counted_try', 'heartbeat') ORDER BY 1"); do
+        sql jorvent "$at SELECT '$table ' || count(*) || ' ' || coalesce(sum(('x' || substr(md5(t::text), 1, 15))::bit(60)::bigint), 0) FROM $table t" || return 1
+    done
+}
 console() { run_as "$(web_user)" env JORVENT_ENV_FILE="$JORVENT_ENV_FILE" php "$ROOT/bin/console" "$@"; }
 # as the owner of the database: migrations, loading the demo world, making the index anew
 owner_console() { run_as "$(web_user)" env JORVENT_ENV_FILE="$JORVENT_ENV_FILE" DATABASE_URL="$OWNER_URL" php "$ROOT/bin/console" "$@"; }
