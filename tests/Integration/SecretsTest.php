@@ -42,7 +42,7 @@ final class SecretsTest extends DatabaseTest
     public function testSendingAgainMakesANewLinkAndEndsTheFormer(): void
     {
         $this->putOffWhatWaits();
-        $account = $this->account('Torstein Hauge');
+        $account = $this->account('Morag Isbister');
         $this->get(ForgottenPassword::class)($account->email);
         self::standIn('mail', 'wrong');
         try {
@@ -63,7 +63,7 @@ final class SecretsTest extends DatabaseTest
     public function testTwoMailsOfAKindInOneSecondBothGo(): void
     {
         $this->putOffWhatWaits();
-        $account = $this->account('Torstein Hauge');
+        $account = $this->account('Morag Isbister');
         $before = \count(self::mailbox($account->email));
         $forgotten = $this->get(ForgottenPassword::class);
         $forgotten($account->email);
@@ -79,7 +79,7 @@ final class SecretsTest extends DatabaseTest
         $opening = $this->get(Openings::class)->one(2201, 'en') ?? self::fail('R-2201 is open');
         $requisition = $opening->int('id');
         $new = static fn (string $who): string => $who.'.'.bin2hex(random_bytes(4)).'@post.example';
-        $to = ['later' => $new('later'), 'alert' => $new('alert'), 'referral' => $new('referral'), 'password' => 'torstein.hauge@skerryline.example'];
+        $to = ['later' => $new('later'), 'alert' => $new('alert'), 'referral' => $new('referral'), 'password' => 'morag.isbister@skerryline.example'];
         $this->get(ForgottenPassword::class)($to['password']);
         $key = $this->get(ApplyDrafts::class)->start($requisition, null, [], null, null);
         $this->get(FinishLater::class)($key, $to['later'], $opening, $brand->name, 'en');
