@@ -17,6 +17,8 @@ use Symfony\Component\HttpFoundation\RequestStack;
  */
 final readonly class ActivityLog
 {
+    /** On a request during which something was written down. */
+    public const WRITTEN = '_written_down';
     /** What people type stands apart even when a word of it looks like a code. */
     private const TYPED = ['name', 'reason', 'note', 'tag', 'tags', 'list', 'typed', 'employer', 'text', 'title', 'file'];
     /** A code, a currency, a day or a moment: what a row may hold as text. */
@@ -55,6 +57,7 @@ final readonly class ActivityLog
     private function write(string $act, string $subjectKind, int $subjectId, ?int $actor, ?int $requisitionId, ?int $candidateId, array $change, array $personal, ?int $onBehalfOf): void
     {
         $request = $this->requests->getCurrentRequest();
+        $request?->attributes->set(self::WRITTEN, true);
         $texts = array_filter($change, static fn (mixed $value, string $name): bool => \in_array($name, self::TYPED, true) || !self::isCode($value), \ARRAY_FILTER_USE_BOTH);
         $change = array_diff_key($change, $texts);
         $apart = $personal + array_filter(['address' => $request?->getClientIp(), 'texts' => [] === $texts ? null : $texts], static fn (mixed $v): bool => null !== $v);

@@ -22,7 +22,8 @@ final class Acts
         Permission::ReadOffer->value => ['offer', 'hire'],
         // what an admin keeps; it belongs to no requisition
         Permission::Administer->value => [
-            'account', 'sign_in', 'brand', 'consent', 'declaration', 'guide', 'holidays', 'no_poach', 'posts', 'retention', 'site', 'sourcing', 'structure', 'thesaurus',
+            'account', 'sign_in', 'brand', 'consent', 'declaration', 'guide', 'holidays', 'no_poach', 'posts', 'retention', 'setting', 'site', 'sourcing',
+            'structure', 'taken', 'thesaurus', 'viewed',
         ],
     ];
 

@@ -32,7 +32,8 @@ final readonly class ReadLog
     }
 
     /**
-     * With what happened to whom they were made one with. What belongs to no requisition is read by whoever may correct people's records.
+     * With what happened to whom they were made one with. What belongs to no requisition is read by whoever may correct people's
+     * records, but for what only admins read: who looked at them, and took a file.
      *
      * @param bool $corrects whether the reader may
      *
@@ -40,8 +41,8 @@ final readonly class ReadLog
      */
     public function ofCandidate(int $candidate, Account $reader, bool $corrects, ?int $before = null, int $limit = 60): array
     {
-        $conditions = [$corrects ? 'a.requisition_id IS NULL' : 'false'];
-        $parameters = ['id' => $candidate];
+        $conditions = [$corrects ? "(a.requisition_id IS NULL AND split_part(a.act, '.', 1) NOT IN (:of_admins))" : 'false'];
+        $parameters = ['id' => $candidate] + ($corrects ? ['of_admins' => Acts::families(Permission::Administer)] : []);
         foreach ([Permission::ReadRequisition, Permission::ReadPipeline, Permission::ReadInterviews, Permission::ReadOffer] as $permission) {
             [$visible, $of] = $this->access->visible($reader, $permission);
             $families = 'of_'.$permission->value;

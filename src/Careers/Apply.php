@@ -67,14 +67,15 @@ final readonly class Apply
     }
 
     /**
+     * @param string                          $consent version of the text that was agreed to, '' for none
      * @param list<array{p: int, on: string}> $touches adverts that were followed, when they may be remembered
      *
      * @return string the address of the status page
      */
-    public function __invoke(string $key, string $locale, array $touches = []): string
+    public function __invoke(string $key, string $locale, string $consent, array $touches = []): string
     {
-        return $this->db->transaction(function () use ($key, $locale, $touches): string {
-            $draft = $this->drafts->find($key, lock: true) ?? throw Refused::because('draft_gone');
+        return $this->db->transaction(function () use ($key, $locale, $consent, $touches): string {
+            $draft = $this->drafts->take($key) ?? throw Refused::because(null === $this->drafts->find($key) ? 'draft_gone' : 'being_sent');
             if (null !== $draft->strOrNull('sent_at')) {
                 throw Refused::because('already_sent');
             }
@@ -85,6 +86,7 @@ final readonly class Apply
             }
             $this->situations->checkRequisition(HiringAct::Apply, $requisition->id);
             [$fields, $answers] = self::split($draft);
+            $fields['consent'] = $consent;
             Refused::unlessEmpty([
                 ...self::personBlockers($fields, $opening->str('country')), ...$requisition->questionnaire()->refuse($answers),
                 ...((string) $this->consent->version() === ($fields['consent'] ?? '') ? [] : [new Refusal('consent', '' === ($fields['consent'] ?? '') ? 'consent_missing' : 'consent_changed')]),

@@ -30,9 +30,24 @@ final readonly class ApplyDrafts
         return $key;
     }
 
-    public function find(string $key, bool $lock = false): ?Record
+    public function find(string $key): ?Record
     {
-        return 1 === preg_match('/^[0-9a-f]{32}$/', $key) ? $this->db->row('SELECT * FROM apply_draft WHERE key = :key'.($lock ? ' FOR UPDATE' : ''), ['key' => self::stored($key)]) : null;
+        return $this->row($key, '');
+    }
+
+    /** Found and held until the transaction ends; null at once when someone else holds it. */
+    public function take(string $key): ?Record
+    {
+        return $this->row($key, ' FOR UPDATE SKIP LOCKED');
+    }
+
+    private function row(string $key, string $lock): ?Record
+    {
+        if (1 !== preg_match('/^[0-9a-f]{32}$/', $key)) {
+            return null;
+        }
+
+        return $this->db->row('SELECT * FROM apply_draft WHERE key = :key'.$lock, ['key' => self::stored($key)]);
     }
 
     /** @param array<string, string> $fields */

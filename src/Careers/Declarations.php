@@ -60,7 +60,7 @@ final readonly class Declarations
     {
         $answers = Declared::accept($answers, $this->asked());
         $this->db->transaction(function () use ($draft, $answers): void {
-            $row = $this->drafts->find($draft, lock: true);
+            $row = $this->drafts->take($draft);
             if (null === $row || !$this->drafts->declared($draft)) {
                 return;
             }

@@ -6,8 +6,6 @@ namespace Jorvent\People;
 
 use Jorvent\Activity\ActivityLog;
 use Jorvent\Core\Resume\Folded;
-use Jorvent\Core\Resume\Reader;
-use Jorvent\Core\Resume\Skills;
 use Jorvent\Core\Resume\Tongues;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Platform\Database\Db;
@@ -22,27 +20,36 @@ final class Dictionary
     private const TEACHES = ['spells' => ['title' => 'titles', 'employer' => 'employers'], 'education' => ['school' => 'schools']];
     private const LONGEST = 60;
 
-    private ?Reader $reader = null;
+    public const NOTHING_LEARNED = ['titles' => [], 'employers' => [], 'schools' => []];
+
+    /** @var array{titles: list<string>, employers: list<string>, schools: list<string>} */
+    private array $learned = self::NOTHING_LEARNED;
     private string $version = '';
 
     public function __construct(private readonly Db $db, private readonly ClockInterface $clock, private readonly ActivityLog $log, private readonly Outbox $outbox)
     {
     }
 
-    /** The reader that knows all words taken so far; a long-running worker gets a new one when there are new ones. */
-    public function reader(): Reader
+    /**
+     * All words taken so far, folded; a long-running worker looks again whenever there are new ones.
+     *
+     * @return array{titles: list<string>, employers: list<string>, schools: list<string>}
+     */
+    public function learned(): array
     {
         $version = $this->db->row("SELECT count(*) || ' ' || coalesce(max(decided_at)::text, '') AS v FROM learned_term WHERE state = 'taken'")?->str('v') ?? '';
-        if (null === $this->reader || $version !== $this->version) {
-            $learned = ['titles' => [], 'employers' => [], 'schools' => []];
+        if ($version !== $this->version) {
+            $learned = self::NOTHING_LEARNED;
             foreach ($this->db->rows("SELECT kind, folded FROM learned_term WHERE state = 'taken' ORDER BY id") as $row) {
-                $learned[$row->str('kind')][] = $row->str('folded');
+                $kind = $row->str('kind');
+                if (isset($learned[$kind])) {
+                    $learned[$kind][] = $row->str('folded');
+                }
             }
-            $this->reader = new Reader(new Skills(), Tongues::all()->with($learned));
-            $this->version = $version;
+            [$this->learned, $this->version] = [$learned, $version];
         }
 
-        return $this->reader;
+        return $this->learned;
     }
 
     /**

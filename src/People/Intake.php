@@ -27,7 +27,7 @@ final readonly class Intake
     private const MOST_ZIP = 80_000_000;
 
     public function __construct(
-        private Db $db, private ClockInterface $clock, private Outbox $outbox, private ActivityLog $log, private EntityManagerInterface $entities, private FileStore $files, private ReadResume $read, private AddResume $add, private IndexCandidate $index, private SamePerson $same, private KnownBy $known, private Tombstones $stones, private Dictionary $dictionary,
+        private Db $db, private ClockInterface $clock, private Outbox $outbox, private ActivityLog $log, private EntityManagerInterface $entities, private FileStore $files, private ReadResume $read, private AddResume $add, private IndexCandidate $index, private SamePerson $same, private KnownBy $known, private Tombstones $stones, private ReadText $readText,
     ) {
     }
 
@@ -84,7 +84,7 @@ final readonly class Intake
                 return;
             }
             $resume = ($this->read)($this->files->get($file->str('sha256')), $file->str('name'));
-            $reading = $this->dictionary->reader()->read($resume->text, $this->clock->now());
+            $reading = ($this->readText)($resume->text);
             $email = $reading->field('email') ?? $this->sender($file, $reading->field('name'));
             $known = $this->known->address($email ?? '');
             if (null !== $known) {
@@ -131,7 +131,7 @@ final readonly class Intake
 
                 return;
             }
-            $reading = $this->dictionary->reader()->read($resume->text, $this->clock->now());
+            $reading = ($this->readText)($resume->text);
             $email = $reading->field('email') ?? $this->sender($file, $reading->field('name'));
             $this->make($id, $file, $resume, $reading->field('name') ?? $file->str('name'), null === $this->known->address($email ?? '') ? $email : null, $reading->field('phone'), $reading->field('city'));
         });
@@ -146,7 +146,7 @@ final readonly class Intake
         }
         $resume = ($this->read)($this->files->get($file->str('sha256')), $file->str('name'));
         $this->db->transaction(function () use ($id, $file, $resume, $by): void {
-            $reading = $this->dictionary->reader()->read($resume->text, $this->clock->now());
+            $reading = ($this->readText)($resume->text);
             $this->db->execute('DELETE FROM resume WHERE id = :r AND candidate_id = :c', ['r' => $file->int('resume_id'), 'c' => $file->int('candidate_id')]);
             ($this->index)($file->int('candidate_id'));
             $email = $reading->field('email');

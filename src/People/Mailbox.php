@@ -36,7 +36,7 @@ final readonly class Mailbox implements Periodic
     private const RESUME_LETTERS = 400;
 
     public function __construct(
-        private Db $db, private ClockInterface $clock, private Maildir $box, private Intake $intake, private Dictionary $dictionary, private Outbox $outbox, private KnownBy $known, private Letters $letters, private LoggerInterface $logger, #[Autowire('%env(JORVENT_MAILBOX_ADDRESS)%')] private string $address,
+        private Db $db, private ClockInterface $clock, private Maildir $box, private Intake $intake, private ReadText $readText, private Outbox $outbox, private KnownBy $known, private Letters $letters, private LoggerInterface $logger, #[Autowire('%env(JORVENT_MAILBOX_ADDRESS)%')] private string $address,
     ) {
     }
 
@@ -102,7 +102,7 @@ final readonly class Mailbox implements Periodic
                 return;
             }
         }
-        if ([] === $files && mb_strlen($letter) >= self::RESUME_LETTERS && [] !== $this->dictionary->reader()->read($letter, $this->clock->now())->spells) {
+        if ([] === $files && mb_strlen($letter) >= self::RESUME_LETTERS && ($this->readText)($letter)->hasWork()) {
             $files[] = ['mail.txt', $letter];
         }
         $intake = $this->today();

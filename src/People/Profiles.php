@@ -9,7 +9,6 @@ use Jorvent\Core\Query\Document;
 use Jorvent\Core\Resume\Blind;
 use Jorvent\Core\Resume\Corrections;
 use Jorvent\Core\Resume\Period;
-use Jorvent\Core\Resume\Reader;
 use Jorvent\Core\Resume\Sure;
 use Jorvent\Core\Resume\Tongues;
 use Jorvent\Core\Search\Judge;
@@ -21,7 +20,6 @@ use Jorvent\Core\Search\Study;
 use Jorvent\Outside\ResumeBanks\BankPerson;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
-use Psr\Clock\ClockInterface;
 
 /** People as searches look at them: the record, the newest resume as read and corrected, tags, and where they stand with us. What is unsure in a resume is found, but counted for nothing beyond that. */
 final class Profiles
@@ -35,9 +33,7 @@ final class Profiles
     private const NOTHING = ['id' => 0, 'remote' => null, 'pay_expected' => null, 'pay_current' => null, 'pay_currency' => null, 'notice_days' => null, 'first_day' => null, 'permits' => '[]', 'considers_on' => null, 'asked' => 0, 'answered' => 0, 'written_on' => null, 'contact_barred_until' => null, 'corrections' => null, 'notes' => null, 'tags' => null, 'pipelines' => null, 'set_aside' => null];
     private const FOUND = 'c.claims IS NULL AND ';
 
-    private ?Reader $reader = null;
-
-    public function __construct(private readonly Db $db, private readonly ClockInterface $clock, private readonly SearchContext $contexts)
+    public function __construct(private readonly Db $db, private readonly SearchContext $contexts, private readonly ReadText $readText)
     {
     }
 
@@ -89,7 +85,7 @@ final class Profiles
     /** Someone of an outside database, read from what it shows; of what is only known of our own people nothing is known. */
     public function ofOutside(BankPerson $person): Profile
     {
-        $reading = ($this->reader ??= new Reader())->read($person->text, $this->clock->now())->toArray();
+        $reading = $this->readText->plain($person->text)->reading;
 
         return $this->profile(new Record(['name' => '', 'headline' => $person->headline, 'years' => $person->years, 'city' => $person->city, 'country' => $person->country, 'would_move' => $person->wouldMove, 'active_on' => $person->activeOn, 'text' => $person->text, 'reading' => json_encode($reading, \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE)] + self::NOTHING));
     }

@@ -5,15 +5,13 @@ declare(strict_types=1);
 namespace Jorvent\People;
 
 use Jorvent\Core\Shared\Refused;
+use Jorvent\People\Extract\ReadingProcess;
 use Jorvent\Platform\Files\FileStore;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
-use Symfony\Component\Process\Exception\ProcessTimedOutException;
-use Symfony\Component\Process\PhpExecutableFinder;
-use Symfony\Component\Process\Process;
 
 /**
- * Takes an uploaded resume: hostile until proven otherwise. Its type is told by its content, never by its name; its text is drawn from it in a process of its own with limits of time, memory and output; the original is stored
- * by content hash outside the web root.
+ * Takes an uploaded resume: hostile until proven otherwise. Its type is told by its content, never by its name; its text is drawn from it
+ * in a process with limits of time, memory and output; the original is stored by content hash outside the web root.
  */
 final readonly class ReadResume
 {
@@ -22,12 +20,14 @@ final readonly class ReadResume
     private const SECONDS = 15;
     /** Reading pictures takes its time. */
     private const OCR_SECONDS = 150;
-    private const KILOBYTES = 1_200_000;
     /** What a person is told; any other word of the process is "broken". */
     private const REFUSALS = ['file_broken', 'file_bomb', 'file_is_a_picture', 'file_not_a_resume', 'file_old_word'];
 
-    public function __construct(private FileStore $files, #[Autowire('%kernel.project_dir%')] private string $root, #[Autowire('%env(JORVENT_OCR)%')] private string $ocr, #[Autowire('%env(JORVENT_OCR_LANGUAGES)%')] private string $languages)
-    {
+    public function __construct(
+        private FileStore $files,
+        private ReadingProcess $process,
+        #[Autowire('%env(JORVENT_OCR)%')] private string $ocr,
+    ) {
     }
 
     public function __invoke(string $content, string $name): ResumeFile
@@ -53,13 +53,7 @@ final readonly class ReadResume
         $file = tempnam(sys_get_temp_dir(), 'resume') ?: throw new \RuntimeException('No temporary file.');
         try {
             file_put_contents($file, $content);
-            $php = (new PhpExecutableFinder())->find(false) ?: 'php';
-            $seconds = '' === $this->ocr ? self::SECONDS : self::OCR_SECONDS;
-            $process = new Process(['sh', '-c', 'ulimit -v '.self::KILOBYTES.' -t '.$seconds.'; exec "$1" -d memory_limit=384M -d max_execution_time='.$seconds.' "$2" "$3" | head -c 3000000', 'sh', $php, $this->root.'/bin/lib/extract.php', $file], env: ['JORVENT_OCR' => $this->ocr, 'JORVENT_OCR_LANGUAGES' => $this->languages], timeout: $seconds + 3);
-            $process->run();
-            $said = json_decode($process->getOutput(), true);
-        } catch (ProcessTimedOutException) {
-            $said = null;
+            $said = $this->process->ask(['file' => $file], '' === $this->ocr ? self::SECONDS : self::OCR_SECONDS);
         } finally {
             @unlink($file);
         }

@@ -16,7 +16,7 @@ use Psr\Clock\ClockInterface;
 /** What was read from resumes, with what people corrected. What is unsure is shown, and used by nothing before someone confirmed it. */
 final class Readings
 {
-    public function __construct(private readonly Db $db, private readonly ClockInterface $clock, private readonly ActivityLog $log, private readonly Dictionary $dictionary)
+    public function __construct(private readonly Db $db, private readonly ClockInterface $clock, private readonly ActivityLog $log, private readonly Dictionary $dictionary, private readonly ReadText $readText)
     {
     }
 
@@ -24,7 +24,7 @@ final class Readings
     public function read(int $resume): void
     {
         $row = $this->db->row('SELECT candidate_id, text FROM resume WHERE id = :id', ['id' => $resume]) ?? throw new \LogicException('No such resume.');
-        $reading = $this->dictionary->reader()->read($row->str('text'), $this->clock->now())->toArray();
+        $reading = ($this->readText)($row->str('text'))->reading;
         $this->db->execute('UPDATE resume SET reading = CAST(:r AS jsonb) WHERE id = :id', ['r' => json_encode($reading, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_INVALID_UTF8_SUBSTITUTE), 'id' => $resume]);
         $this->settle($resume, $row->int('candidate_id'));
     }

@@ -9,7 +9,6 @@ use Jorvent\Core\Identity\Comparison;
 use Jorvent\Core\Identity\Traits;
 use Jorvent\Core\Identity\Weights;
 use Jorvent\Core\Resume\Corrections;
-use Jorvent\Core\Resume\Reading;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
 
@@ -38,12 +37,12 @@ final readonly class SamePerson
         }
     }
 
-    public static function read(Reading $reading): Traits
+    public static function read(ReadResult $reading): Traits
     {
-        $items = Corrections::over($reading->toArray(), []);
+        $items = Corrections::over($reading->reading, []);
         $phone = $reading->field('phone');
 
-        return self::of($reading->field('name') ?? '', $reading->field('email'), null === $phone ? [] : [$phone], $reading->field('city'), $items, $reading->links);
+        return self::of($reading->field('name') ?? '', $reading->field('email'), null === $phone ? [] : [$phone], $reading->field('city'), $items, $reading->links());
     }
 
     /** @return list<array{id: int, name: string, headline: string, probability: float, sure: bool, reasons: list<array{trait: string, level: int, weight: float}>}> who is likely the same, likeliest first */

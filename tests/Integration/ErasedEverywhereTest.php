@@ -73,7 +73,7 @@ final class ErasedEverywhereTest extends DatabaseTest
     private function applied(): int
     {
         $key = $this->draft('R-2209', true);
-        $this->get(Apply::class)($key, 'en');
+        $this->get(Apply::class)($key, 'en', '1');
         $person = $this->int('SELECT id FROM candidate WHERE email = :e', ['e' => self::VALUES['email']]);
         self::assertNotSame(0, $person);
         // a second one begun and not sent, what staff wrote, tags, and a link that is open

@@ -11,6 +11,7 @@ use Jorvent\Core\Query\Written;
 use Jorvent\Core\Resume\Reader;
 use Jorvent\Outside\ResumeBanks\BankPerson;
 use Jorvent\People\BringIn;
+use Jorvent\People\Extract\ReadingProcess;
 use Jorvent\People\Highlighter;
 use Jorvent\People\ReadResume;
 use Jorvent\Platform\Files\FileStore;
@@ -166,7 +167,7 @@ final class PeopleTest extends DatabaseTest
         $program = sys_get_temp_dir().'/reads-letters-'.bin2hex(random_bytes(4));
         file_put_contents($program, "#!/bin/sh\n[ \"\$2 \$3\" = \"stdout -l\" ] && [ -s \"\$1\" ] && echo \"Torbjorg Quernvik, \$4\"\n");
         chmod($program, 0o755);
-        $read = fn (string $ocr): ReadResume => new ReadResume($this->get(FileStore::class), \dirname(__DIR__, 2), $ocr, 'eng+nor');
+        $read = fn (string $ocr): ReadResume => new ReadResume($this->get(FileStore::class), new ReadingProcess(\dirname(__DIR__, 2), $ocr, 'eng+nor'), $ocr);
         self::assertStringContainsString('Torbjorg Quernvik, eng+nor', $read($program)((string) $pdf->output(), 'scan.pdf')->text);
         self::assertSame(['resume file_is_a_picture'], $this->refused(static fn () => $read('')((string) $pdf->output(), 'scan.pdf')));
         self::assertSame(['resume file_is_a_picture'], $this->refused(static fn () => $read('/bin/false')((string) $pdf->output(), 'scan.pdf')), 'it reads nothing');

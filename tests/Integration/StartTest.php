@@ -6,8 +6,10 @@ namespace Jorvent\Tests\Integration;
 
 use Jorvent\Core\Import\ColumnMatch;
 use Jorvent\Core\Import\Fields;
+use Jorvent\Platform\Files\FileStore;
 use Jorvent\Platform\Import\Imports;
 use Jorvent\Platform\Spreadsheet\SheetWriter;
+use Jorvent\Privacy\ImportedTables;
 use Jorvent\Requisitions\Entity\Requisition;
 use Jorvent\Requisitions\ImportRow;
 use Jorvent\Requisitions\OpenRequisitionHandler;
@@ -16,6 +18,7 @@ use PHPUnit\Framework\Attributes\CoversClass;
 
 #[CoversClass(OpenRequisitionHandler::class)]
 #[CoversClass(Imports::class)]
+#[CoversClass(ImportedTables::class)]
 #[CoversClass(ImportRow::class)]
 final class StartTest extends DatabaseTest
 {
@@ -62,6 +65,21 @@ final class StartTest extends DatabaseTest
         $this->send('/requisitions/new?from=template', '/requisitions/templates/'.$template.'/retire', []);
         self::assertSame(['template missing'], $this->refused(static fn () => $open->fromTemplate($template, 5, $solveig)));
         self::assertSame(['name missing'], $this->refused(static fn () => $open->keepTemplate($old->id, '', true, $solveig)));
+    }
+
+    public function testAnImportedTableAndWhatWasWrongInItGoAfterAMonth(): void
+    {
+        $me = $this->as('Solveig Aune')->id;
+        $id = $this->get(Imports::class)->take('requisitions', $this->table('csv', ['Nr', 'Job title'], [[1, 'Rope splicer for Ana Reyes']]), 'plan.csv', $me);
+        $file = $this->get(FileStore::class)->path($this->import($id)->str('file_sha256'));
+        $purge = $this->get(ImportedTables::class);
+        $this->clock()->moveTo($this->clock()->now()->modify('+29 days'));
+        $purge->run();
+        self::assertFileExists($file);
+        $this->clock()->moveTo($this->clock()->now()->modify('+2 days'));
+        $purge->run();
+        self::assertFileDoesNotExist($file);
+        self::assertSame(0, $this->int('SELECT count(*) FROM import WHERE id = :id', ['id' => $id]));
     }
 
     public function testATableIsMappedCheckedAndOnlyThenImported(): void

@@ -122,15 +122,15 @@ final class UseCasesTest extends DatabaseTest
         $opening = $this->int('SELECT id FROM requisition WHERE number = 2209');
         $drafts = $this->get(ApplyDrafts::class);
         $key = $drafts->start($opening, null, ['name' => 'Someone Else', 'email' => strtoupper($known->str('email')), 'phone' => '+47 5555 9999', 'city' => 'Elsewhere', 'consent' => '1', 'q:paper' => 'yes', 'q:years' => '2', 'q:shift' => 'Yes'], null);
-        $this->get(Apply::class)($key, 'en');
+        $this->get(Apply::class)($key, 'en', '1');
         $after = $this->db()->row('SELECT name, email, phone, city FROM candidate WHERE id = :id', ['id' => $known->int('id')]);
         self::assertSame([$known->str('name'), $known->str('email'), $known->str('phone')], [$after?->str('name'), $after?->str('email'), $after?->str('phone')]);
         $shell = $this->int('SELECT id FROM candidate WHERE claims = :k', ['k' => $known->int('id')]);
         self::assertGreaterThan(0, $shell, 'they stand apart');
         self::assertSame(0, $this->int('SELECT count(*) FROM application WHERE candidate_id = :k', ['k' => $known->int('id')]));
-        self::assertSame(['already_sent'], $this->refused(fn () => $this->get(Apply::class)($key, 'en')), 'a double submit');
+        self::assertSame(['already_sent'], $this->refused(fn () => $this->get(Apply::class)($key, 'en', '1')), 'a double submit');
         $again = $drafts->start($opening, null, ['name' => 'X Y', 'email' => $known->str('email'), 'consent' => '1', 'q:paper' => 'yes', 'q:years' => '2', 'q:shift' => 'Yes'], null);
-        $this->get(Apply::class)($again, 'en');
+        $this->get(Apply::class)($again, 'en', '1');
         self::assertSame(2, $this->int('SELECT count(*) FROM candidate WHERE claims = :k', ['k' => $known->int('id')]), 'and are not told that someone applied already');
         // confirmed, they become one, once and for all
         $first = $this->int('SELECT id FROM application WHERE candidate_id = :c', ['c' => $shell]);
@@ -150,7 +150,7 @@ final class UseCasesTest extends DatabaseTest
         $drafts = $this->get(ApplyDrafts::class);
         $key = $drafts->start($this->int('SELECT id FROM requisition WHERE number = 2209'), null, ['name' => 'Ola Hansen', 'email' => 'ola.late@post.example', 'consent' => '1'], null);
         $this->db()->execute("UPDATE posting SET until = '2020-01-01' WHERE requisition_id = (SELECT id FROM requisition WHERE number = 2209)");
-        self::assertSame(['opening_closed'], $this->refused(fn () => $this->get(Apply::class)($key, 'en')));
+        self::assertSame(['opening_closed'], $this->refused(fn () => $this->get(Apply::class)($key, 'en', '1')));
     }
 
     public function testSomeoneWhoAskedNotToBeContactedIsNotKept(): void

@@ -89,6 +89,7 @@ final readonly class GateKeeper
         $subject = null;
         $request = $event->getRequest();
         $attributes = $request->attributes;
+        $attributes->set('_permission', $gate->permission);
         if (null !== $gate->of) {
             $id = $attributes->getInt($gate->of);
             $subject = $this->subjects->find($gate->of, $id, $me->id) ?? throw new NotFoundHttpException();

@@ -33,6 +33,7 @@ use Symfony\Component\Routing\Attribute\Route;
 final class ApplyPage extends PublicPage
 {
     private const FIELDS = ['name', 'email', 'phone', 'city'];
+    private const LOOK_AGAIN_SECONDS = 1;
 
     public function __construct(private readonly Openings $openings, private readonly ApplyDrafts $drafts, private readonly Db $db)
     {
@@ -149,10 +150,10 @@ final class ApplyPage extends PublicPage
             return $this->closed($request, $opening, $draft);
         }
         $errors = Errors::none();
+        $input = Input::of($request);
         if ($request->isMethod('POST')) {
             try {
-                $this->drafts->save($key, ['consent' => Input::of($request)->line('consent')]);
-                $status = $apply($key, $this->locale($request), $ways->to($request, $draft->int('requisition_id')));
+                $status = $apply($key, $this->locale($request), $input->line('consent'), $ways->to($request, $draft->int('requisition_id')));
                 $response = $this->redirectToRoute('apply_sent', ['key' => $key, 'to' => substr($status, (int) strrpos($status, '/') + 1)], Response::HTTP_SEE_OTHER);
                 $response->headers->clearCookie(Ways::COOKIE);
 
@@ -161,10 +162,11 @@ final class ApplyPage extends PublicPage
                 if ('opening_closed' === $refused->refusals[0]->code) {
                     return $this->closed($request, $this->openings->one($opening->int('number'), $this->locale($request)) ?? $opening, $draft);
                 }
-                if (\in_array($refused->refusals[0]->code, ['already_sent', 'draft_gone'], true)) {
+                if (\in_array($refused->refusals[0]->code, ['already_sent', 'being_sent', 'draft_gone'], true)) {
                     return $this->redirectToRoute('apply_sent', ['key' => $key], Response::HTTP_SEE_OTHER);
                 }
                 $errors = Errors::of($refused->refusals);
+                $this->drafts->save($key, ['consent' => $input->line('consent')]);
             }
         }
         [$fields, $answers] = Apply::split($draft);
@@ -178,8 +180,11 @@ final class ApplyPage extends PublicPage
     public function sent(string $key, Request $request, Declarations $declarations): Response
     {
         $draft = $this->drafts->find($key);
-        if (null === $draft || null === $draft->strOrNull('sent_at')) {
+        if (null === $draft) {
             return $this->gone($request);
+        }
+        if (null === $draft->strOrNull('sent_at')) {
+            return $this->notSentYet($key, $request);
         }
         $status = $request->query->getString('to');
         if ($request->isMethod('POST')) {
@@ -190,6 +195,18 @@ final class ApplyPage extends PublicPage
         $hiring = $this->db->row('SELECT unit_id FROM requisition WHERE id = :id', ['id' => $draft->int('requisition_id')]);
 
         return $this->publicPage($request, 'careers/sent.html.twig', ['hiring' => $hiring, 'secret' => 1 === preg_match('/^[\w\-]{20,60}$/', $status) ? $status : null, 'asked' => $declarations->asked(), 'answers' => Declared::QUESTIONS, 'smallest' => $declarations->settings()->int('smallest'), 'declared' => $draft->bool('declared')]);
+    }
+
+    /** Being sent by another click, which is not through yet: the page looks again. Else it was never sent. */
+    private function notSentYet(string $key, Request $request): Response
+    {
+        if (null !== $this->drafts->take($key)) {
+            return $this->redirectToRoute('apply_check', ['key' => $key], Response::HTTP_SEE_OTHER);
+        }
+        $response = $this->publicPage($request, 'careers/being_sent.html.twig', [], Response::HTTP_ACCEPTED);
+        $response->headers->set('Refresh', (string) self::LOOK_AGAIN_SECONDS);
+
+        return $response;
     }
 
     /** Sent twice, or gone back to: it is told that it was sent. */

@@ -20,7 +20,7 @@ final class Pdf
      */
     public static function text(string $file, string $ocr = '', string $languages = ''): string
     {
-        $process = new Process(['pdftotext', '-q', '-layout', '-enc', 'UTF-8', '-l', (string) self::PAGES, $file, '-'], timeout: self::SECONDS);
+        $process = new Process(['timeout', '-s', 'KILL', (string) self::SECONDS, 'pdftotext', '-q', '-layout', '-enc', 'UTF-8', '-l', (string) self::PAGES, $file, '-'], timeout: self::SECONDS);
         $text = '';
         $process->start();
         foreach ($process as $type => $piece) {
@@ -31,7 +31,7 @@ final class Pdf
             }
         }
         if ('' === trim($text, " \t\n\r\f\0")) {
-            $info = new Process(['pdfinfo', $file], timeout: self::SECONDS);
+            $info = new Process(['timeout', '-s', 'KILL', (string) self::SECONDS, 'pdfinfo', $file], timeout: self::SECONDS);
 
             if (0 !== $info->run()) {
                 throw new Broken('file_broken');
