@@ -94,7 +94,11 @@ while (true) {
     if ($over && [] === $under) {
         break;
     }
+    $next = $readers / $perSecond;
     foreach ($over ? [] : $people as $person) {
+        if (!$person->waits) {
+            $next = min($next, $person->due);
+        }
         if (!$person->waits && $person->due <= $now) {
             $person->waits = true;
             $pipeline = $chance() < .6;
@@ -126,7 +130,8 @@ while (true) {
             $asked->asker->due = $now - 3 * log(1 - $chance() * .999999);
         }
     }
-    curl_multi_select($multi, .004);
+    // until something has come, or the next is due
+    curl_multi_select($multi, max(.0005, min(.05, $next - $now)));
 }
 foreach ($times as $page => $ms) {
     sort($ms);

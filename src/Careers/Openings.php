@@ -73,7 +73,7 @@ final readonly class Openings
     /** Changes when what feeds tell changes. */
     public function stamp(): string
     {
-        $row = $this->db->row("SELECT count(*) AS n, max(greatest(p.live_at, r.saved_at)) AS at, coalesce(sum(hashtext(coalesce(r.title, '') || p.id)), 0) AS mix, (SELECT max(saved_at) FROM advert_text) AS texts FROM requisition r JOIN posting p ON p.requisition_id = r.id AND p.board = 'careers' WHERE ".self::OPEN, $this->today());
+        $row = $this->db->planned("SELECT count(*) AS n, max(greatest(p.live_at, r.saved_at)) AS at, coalesce(sum(hashtext(coalesce(r.title, '') || p.id)), 0) AS mix, (SELECT max(saved_at) FROM advert_text) AS texts FROM requisition r JOIN posting p ON p.requisition_id = r.id AND p.board = 'careers' WHERE ".self::OPEN, $this->today())[0] ?? null;
 
         return substr(hash('sha256', json_encode($row?->columns(), \JSON_THROW_ON_ERROR)), 0, 24);
     }

@@ -185,6 +185,6 @@ final readonly class Tasks
             }
 
             return new Task($row->str('kind'), $row->int('subject'), $since, (isset($row['due']) ? $row->instantOrNull('due') : null) ?? $since->modify('+'.$days.' days'), isset($row['blocks']) ? $row->int('blocks') - 1 : 0, $data);
-        }, $this->db->rows($sql, $parameters));
+        }, $this->db->planned($sql, $parameters));
     }
 }

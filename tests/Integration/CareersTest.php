@@ -8,12 +8,16 @@ use Jorvent\Accounts\GuestLinks;
 use Jorvent\Adverts\AdvertDesk;
 use Jorvent\Adverts\AdvertTexts;
 use Jorvent\Careers\Alerts;
+use Jorvent\Careers\Web\ShortMemory;
 use Jorvent\People\Erase;
 use Jorvent\Platform\Files\FileStore;
 use Jorvent\Tests\Support\DatabaseTest;
 use PHPUnit\Framework\Attributes\CoversNothing;
 use Symfony\Component\BrowserKit\Cookie;
+use Symfony\Component\Cache\Adapter\ArrayAdapter;
 use Symfony\Component\HttpFoundation\File\UploadedFile;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
 
 /** The careers site for people and machines: lists, feeds, alerts by mail, what is counted and what is remembered. */
 #[CoversNothing]
@@ -55,6 +59,42 @@ final class CareersTest extends DatabaseTest
         self::assertResponseStatusCodeSame(200);
         $this->client->request('GET', '/robots.txt');
         self::assertStringContainsString('Sitemap: http', (string) $this->client->getResponse()->getContent());
+    }
+
+    public function testPagesAreNotSentTwiceAndWhatChangesIsSeen(): void
+    {
+        foreach (['/careers', '/careers?q=electrician', '/careers/2201', '/careers/about/how-we-choose'] as $page) {
+            $this->client->getCookieJar()->clear();
+            $this->client->request('GET', $page);
+            $response = $this->client->getResponse();
+            self::assertSame('max-age=0, must-revalidate, public, s-maxage=30', $response->headers->get('Cache-Control'), $page);
+            $tag = (string) $response->headers->get('ETag');
+            $this->client->request('GET', $page, server: ['HTTP_IF_NONE_MATCH' => $tag]);
+            self::assertResponseStatusCodeSame(304);
+            $this->client->getCookieJar()->set(new Cookie('kept', '2201'));
+            $this->client->request('GET', $page);
+            self::assertStringContainsString('private', (string) $this->client->getResponse()->headers->get('Cache-Control'), 'what someone brings is theirs alone');
+        }
+        $this->client->getCookieJar()->clear();
+        $this->client->request('GET', '/careers');
+        $tag = (string) $this->client->getResponse()->headers->get('ETag');
+        $this->db()->execute("UPDATE posting SET state = 'withdrawn', want = 'down' WHERE board = 'careers' AND requisition_id = (SELECT id FROM requisition WHERE number = 2201)");
+        $this->client->request('GET', '/careers', server: ['HTTP_IF_NONE_MATCH' => $tag]);
+        self::assertResponseStatusCodeSame(200);
+        self::assertSelectorNotExists('a[href*="/careers/2201"]');
+    }
+
+    public function testAPageIsWrittenOnceForAllWhoBringNoCookie(): void
+    {
+        $memory = new ShortMemory(new ArrayAdapter());
+        $times = 0;
+        $write = static function () use (&$times): Response {
+            return new Response('written '.++$times, 200, ['Vary' => 'Cookie']);
+        };
+        $read = static fn (string $key, array $cookies = []): string => (string) $memory->page(new Request(cookies: $cookies), $key, $write)->getContent();
+        self::assertSame(['written 1', 'written 1', 'written 2'], [$read('a'), $read('a'), $read('b')]);
+        self::assertSame(['written 3', 'written 4'], [$read('a', ['kept' => '1']), $read('a', ['kept' => '1'])]);
+        self::assertSame(['Cookie'], $memory->page(new Request(), 'a', $write)->getVary());
     }
 
     public function testAnOpeningIsReadInTheReadersLanguageWhereItIsWrittenInIt(): void

@@ -42,9 +42,17 @@ final class CareersPage extends PublicPage
     }
 
     #[Route('/careers/{brand}', name: 'careers', requirements: ['brand' => '[a-z][a-z0-9-]{1,29}'], defaults: ['brand' => ''], methods: ['GET'], priority: -10)]
-    public function list(string $brand, Request $request): Response
+    public function list(string $brand, Request $request, ShortMemory $memory): Response
     {
-        return '' === $brand || null !== $this->brands->byKey($brand) ? $this->page($request, Errors::none()) : $this->gone($request);
+        if ('' !== $brand && null === $this->brands->byKey($brand)) {
+            return $this->gone($request);
+        }
+        $write = fn (): Response => $this->page($request, Errors::none());
+        // what was searched for is seldom asked for again
+        $alike = [] === array_diff(array_keys($request->query->all()), ['page']);
+        $of = [$brand, self::whole($request, 'page'), $this->locale($request), $memory->stamp('openings', $this->openings->stamp(...))];
+
+        return ShortMemory::fresh($request, $alike ? $memory->page($request, implode('|', $of), $write) : $write());
     }
 
     #[Route('/careers/{number}', name: 'opening', requirements: ['number' => '\d{1,9}'], methods: ['GET'])]
@@ -75,7 +83,7 @@ final class CareersPage extends PublicPage
             $this->ways->remember($request, $response, $via);
         }
 
-        return $response;
+        return ShortMemory::fresh($request, $response);
     }
 
     #[Route('/careers/{number}/keep', name: 'careers_keep', requirements: ['number' => '\d{1,9}'], defaults: ['_csrf' => 'public'], methods: ['POST'])]
@@ -211,7 +219,11 @@ final class CareersPage extends PublicPage
         $page = $this->brands->page($slug, $this->locale($request));
         $brand = null === $page ? null : $this->brands->one($page->int('brand_id'));
 
-        return null === $page || null === $brand ? $this->gone($request) : $this->publicPage($request, 'careers/about.html.twig', ['page' => $page, 'brand' => $brand]);
+        if (null === $page || null === $brand) {
+            return $this->gone($request);
+        }
+
+        return ShortMemory::fresh($request, $this->publicPage($request, 'careers/about.html.twig', ['page' => $page, 'brand' => $brand]));
     }
 
     /** The colours of a brand. A new version has a new address, so each may be kept for ever. */

@@ -20,6 +20,7 @@ final class ReadingProcess
     private const KILOBYTES = 1_200_000;
     private const MOST_BYTES = 8_000_000;
     private const CPU_SECONDS = 600;
+    private const LOOK_MICROSECONDS = 500;
 
     private ?Process $process = null;
     private ?InputStream $input = null;
@@ -64,11 +65,12 @@ final class ReadingProcess
         $process->setTimeout(microtime(true) - $process->getStartTime() + $seconds);
         $said = '';
         try {
-            $process->waitUntil(static function (string $type, string $piece) use (&$said): bool {
-                $said .= Process::OUT === $type ? $piece : '';
-
-                return str_ends_with($said, "\n") || \strlen($said) > self::MOST_BYTES;
-            });
+            do {
+                $process->checkTimeout();
+                $runs = $process->isRunning();
+                $said .= $process->getIncrementalOutput();
+                usleep(self::LOOK_MICROSECONDS);
+            } while ($runs && !str_ends_with($said, "\n") && \strlen($said) <= self::MOST_BYTES);
         } catch (ProcessTimedOutException) {
             return null;
         }

@@ -156,7 +156,7 @@ final class PipelinePage extends Page
     /** @return list<Record> */
     private function rows(int $requisition, string $order, bool $ended): array
     {
-        return $this->db->rows(
+        return $this->db->planned(
             "SELECT p.id, p.candidate_id, p.stage, p.state, p.origin, p.score, p.fit, p.fit_parts, p.knock_out, p.knock_out_due, p.knock_out_reason, p.answers, p.questions_version, p.marks, p.score_complete, p.entered_at, p.applied_at, p.closed_reason, k.name AS knock_out_by, c.name, c.headline, c.city, c.email, c.phone, c.zone, c.locale, b.board,
                 extract(day FROM CAST(:now AS timestamptz) - p.entered_at)::int AS waits, i.mean, i.next_at, i.cards_owed, i.offered, o.state AS offer_state
              FROM application p JOIN candidate c ON c.id = p.candidate_id LEFT JOIN posting b ON b.id = p.posting_id LEFT JOIN account k ON k.id = p.knock_out_by
@@ -191,7 +191,7 @@ final class PipelinePage extends Page
     private function stages(RequisitionView $view): array
     {
         $by = [];
-        foreach ($this->db->rows(
+        foreach ($this->db->planned(
             "SELECT v.stage, count(*) FILTER (WHERE v.left_at IS NULL AND p.state = 'active') AS here, count(*) AS ever, percentile_cont(0.5) WITHIN GROUP (ORDER BY extract(epoch FROM CAST(:now AS timestamptz) - v.entered_at) / 86400) FILTER (WHERE v.left_at IS NULL AND p.state = 'active') AS waits,
                 count(*) FILTER (WHERE EXISTS (SELECT 1 FROM stage_visit n WHERE n.application_id = v.application_id AND n.id > v.id)) AS went_on, count(*) FILTER (WHERE v.left_at IS NOT NULL OR p.state <> 'active') AS decided
              FROM stage_visit v JOIN application p ON p.id = v.application_id WHERE p.requisition_id = :r GROUP BY v.stage", ['r' => $view->id(), 'now' => $this->clock->now()]) as $row) {

@@ -11,6 +11,8 @@ use Doctrine\ORM\EntityManagerInterface;
 /** SQL for the reading side and for tables without an entity; the entities are for what changes by rules. */
 final readonly class Db
 {
+    private const MOMENT = 'Y-m-d H:i:s.uP';
+
     public function __construct(private Connection $connection, private EntityManagerInterface $entities, private Plans $plans)
     {
     }
@@ -30,12 +32,14 @@ final readonly class Db
     /**
      * As rows(), for a statement whose planning takes longer than its running: planned once, and kept with the connection, which outlives the request.
      *
-     * @param array<string, int|string|bool|null> $parameters
+     * @param array<string, int|string|bool|\DateTimeInterface|null> $parameters
      *
      * @return list<Record>
      */
     public function planned(string $sql, array $parameters = []): array
     {
+        $parameters = array_map(static fn (mixed $v): mixed => $v instanceof \DateTimeInterface ? $v->format(self::MOMENT) : $v, $parameters);
+
         return array_map(static fn (array $row): Record => new Record($row), $this->connection->fetchAllAssociative($this->plans->call($this->connection, $sql, $parameters)));
     }
 
@@ -132,7 +136,7 @@ final readonly class Db
             } elseif (\is_bool($value)) {
                 $types[$name] = \Doctrine\DBAL\ParameterType::BOOLEAN;
             } elseif ($value instanceof \DateTimeInterface) {
-                $parameters[$name] = $value->format('Y-m-d H:i:s.uP');
+                $parameters[$name] = $value->format(self::MOMENT);
             } elseif ($value instanceof \BackedEnum) {
                 $parameters[$name] = $value->value;
             }
