@@ -2,11 +2,8 @@
 
 declare(strict_types=1);
 
-use Symfony\Component\HttpFoundation\Request;
+use Jorvent\Platform\Kernel;
 
-/** @var Jorvent\Platform\Kernel $kernel */
-$kernel = require dirname(__DIR__).'/config/bootstrap.php';
-$request = Request::createFromGlobals();
-$response = $kernel->handle($request);
-$response->send();
-$kernel->terminate($request, $response);
+require_once dirname(__DIR__).'/vendor/autoload_runtime.php';
+
+return static fn (): Kernel => Kernel::ofInstance();

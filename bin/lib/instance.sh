@@ -55,7 +55,7 @@ missing_packages() { # $1 = "test" adds the browser
     printf '%s' "${want# }"
 }
 
-install_all() { # $1 = "test" for what only tests need
+install_all() { # $1 = "test" for what only tests need, "dev" for what only developing needs
     local want; want=$(missing_packages "${1:-}")
     if [ -n "$want" ]; then
         if [ "$(id -u)" != 0 ] && ! { command -v sudo >/dev/null && sudo -n true 2>/dev/null; }; then
@@ -70,7 +70,7 @@ install_all() { # $1 = "test" for what only tests need
     export COMPOSER_ALLOW_SUPERUSER=1
     local dev=(--no-dev) stamp=vendor/.installed-prod
     # once the development tools are there they stay, so that start and test do not undo each other
-    if [ "${1:-}" = test ] || [ -f vendor/.installed-dev ]; then dev=(); stamp=vendor/.installed-dev; fi
+    if [[ ${1:-} = test || ${1:-} = dev ]] || [ -f vendor/.installed-dev ]; then dev=(); stamp=vendor/.installed-dev; fi
     if [ ! -f "$stamp" ] || [ composer.json -nt "$stamp" ] || [ deps/composer.json -nt "$stamp" ]; then
         step "PHP packages, first half" composer install -d deps --no-interaction --no-progress || die "Composer could not fetch Symfony (see above). Check the network and start again."
         step "PHP packages, second half" composer update "${dev[@]}" --no-interaction --no-progress || die "Composer could not fetch the PHP packages (see above). Check the network and start again."

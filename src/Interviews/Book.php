@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Jorvent\Interviews;
 
-use Doctrine\DBAL\Exception\DriverException;
 use Jorvent\Activity\ActivityLog;
 use Jorvent\Core\Calendar\Interval;
 use Jorvent\Core\Shared\Refused;
@@ -21,19 +20,13 @@ use Psr\Clock\ClockInterface;
 /** Books an interview at a time. That nobody sits in two at once is the database's exclusion constraint; here its "no" becomes a sentence. */
 final readonly class Book
 {
-    private const EXCLUSION_VIOLATION = '23P01';
-
     public function __construct(private Db $db, private ClockInterface $clock, private ActivityLog $log, private Mailing $mailing, private Brands $brands, private Applications $applications, private StageVisits $visits, private Situations $situations)
     {
     }
 
     public function __invoke(int $interview, \DateTimeImmutable $start): void
     {
-        try {
-            $this->db->transaction(fn () => $this->book($interview, $start));
-        } catch (DriverException $e) {
-            throw self::EXCLUSION_VIOLATION === $e->getSQLState() ? Refused::because('time_taken', 'when') : $e;
-        }
+        $this->db->transaction(fn () => $this->book($interview, $start));
     }
 
     private function book(int $id, \DateTimeImmutable $start): void

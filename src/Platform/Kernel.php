@@ -12,6 +12,14 @@ final class Kernel extends BaseKernel
 {
     use MicroKernelTrait;
 
+    /** As the settings of the instance say. */
+    public static function ofInstance(): self
+    {
+        $environment = $_SERVER['APP_ENV'] ?? null;
+
+        return new self(\is_string($environment) ? $environment : 'prod', '1' === ($_SERVER['APP_DEBUG'] ?? '0'));
+    }
+
     public function getCacheDir(): string
     {
         return self::dataDir().'/cache/'.$this->environment;

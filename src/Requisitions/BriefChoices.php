@@ -29,6 +29,19 @@ final class BriefChoices
     {
     }
 
+    /** With all of it read, before a page is drawn. */
+    public function loaded(): self
+    {
+        $this->units();
+        $this->costCentres();
+        $this->sites();
+        $this->people();
+        $this->families();
+        $this->titles();
+
+        return $this;
+    }
+
     /** @return list<Record> companies, divisions, departments and teams, parents before children */
     public function units(): array
     {

@@ -91,10 +91,10 @@ final class CareersTest extends DatabaseTest
         $write = static function () use (&$times): Response {
             return new Response('written '.++$times, 200, ['Vary' => 'Cookie']);
         };
-        $read = static fn (string $key, array $cookies = []): string => (string) $memory->page(new Request(cookies: $cookies), $key, $write)->getContent();
+        $read = static fn (string $key, array $cookies = []): string => (string) $memory->page(Request::create('http://localhost/careers', cookies: $cookies), $key, $write)->getContent();
         self::assertSame(['written 1', 'written 1', 'written 2'], [$read('a'), $read('a'), $read('b')]);
         self::assertSame(['written 3', 'written 4'], [$read('a', ['kept' => '1']), $read('a', ['kept' => '1'])]);
-        self::assertSame(['Cookie'], $memory->page(new Request(), 'a', $write)->getVary());
+        self::assertSame(['Cookie'], $memory->page(Request::create('http://localhost/careers'), 'a', $write)->getVary());
     }
 
     public function testAnOpeningIsReadInTheReadersLanguageWhereItIsWrittenInIt(): void

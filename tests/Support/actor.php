@@ -7,11 +7,14 @@ declare(strict_types=1);
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Interviews\Book;
 use Jorvent\Platform\Database\Db;
+use Jorvent\Platform\InstanceRuntime;
+use Jorvent\Platform\Kernel;
 use Jorvent\Platform\Outbox\Deliver;
 use Jorvent\Platform\Outbox\Outbox;
 
-/** @var Jorvent\Platform\Kernel $kernel */
-$kernel = require dirname(__DIR__, 2).'/config/bootstrap.php';
+require dirname(__DIR__, 2).'/vendor/autoload.php';
+InstanceRuntime::settings();
+$kernel = Kernel::ofInstance();
 $kernel->boot();
 $container = $kernel->getContainer()->get('test.service_container');
 assert($container instanceof Psr\Container\ContainerInterface);
@@ -64,7 +67,7 @@ switch ($arguments[0] ?? '') {
         for ($w = 0; $w < 2; ++$w) {
             // connections are kept by their address: each has one of its own
             $_ENV['DATABASE_URL'] = $_SERVER['DATABASE_URL'] = $url.'?application_name=writer'.$w;
-            $mine = new Jorvent\Platform\Kernel('test', false);
+            $mine = new Kernel('test', false);
             $mine->boot();
             $of = $mine->getContainer()->get('test.service_container');
             assert($of instanceof Psr\Container\ContainerInterface);

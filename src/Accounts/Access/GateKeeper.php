@@ -24,20 +24,31 @@ final readonly class GateKeeper
 {
     private const PART_OF_PAGE = 'HX-Request';
 
-    public function __construct(private Security $security, private SubjectFinder $subjects, private Mask $mask, private RequestIds $ids, private SecondFactor $factor, private UrlGeneratorInterface $urls)
-    {
+    public function __construct(
+        private Security $security,
+        private Access $access,
+        private SubjectFinder $subjects,
+        private Mask $mask,
+        private RequestIds $ids,
+        private SecondFactor $factor,
+        private UrlGeneratorInterface $urls,
+    ) {
     }
 
     public function __invoke(ControllerEvent $event): void
     {
-        if (!$event->isMainRequest() || [] !== $event->getAttributes(OpenDoor::class)) {
+        if (!$event->isMainRequest()) {
+            return;
+        }
+        // looked up here, for a page is drawn without asking the database
+        $me = $this->security->getUser();
+        if ([] !== $event->getAttributes(OpenDoor::class)) {
             return;
         }
         $gates = $event->getAttributes(Gate::class);
         if ([] === $gates) {
             throw new \LogicException('This door has no gate: '.$event->getRequest()->attributes->getString('_route'));
         }
-        $me = $this->security->getUser();
         if (!$me instanceof Account) {
             $event->setController(fn (): Response => $this->signInFirst($event->getRequest()));
             $event->stopPropagation();
@@ -53,6 +64,7 @@ final readonly class GateKeeper
         foreach ($gates as $gate) {
             $this->ask($event, $gate, $me);
         }
+        $this->access->learn($me);
     }
 
     /** To the sign-in page, and from there to what was wanted, when it was a page. The address carries it: who is not signed in has no session. */

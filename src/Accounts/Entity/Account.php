@@ -6,6 +6,8 @@ namespace Jorvent\Accounts\Entity;
 
 use Doctrine\DBAL\Types\Types;
 use Doctrine\ORM\Mapping as ORM;
+use Jorvent\Platform\Database\Schema\InstantType;
+use Jorvent\Platform\Database\Schema\Reference;
 use Symfony\Component\Security\Core\User\EquatableInterface;
 use Symfony\Component\Security\Core\User\PasswordAuthenticatedUserInterface;
 use Symfony\Component\Security\Core\User\UserInterface;
@@ -20,47 +22,49 @@ class Account implements UserInterface, PasswordAuthenticatedUserInterface, Equa
     public int $id;
 
     /** @phpstan-readonly-allow-private-mutation */
-    #[ORM\Column]
+    #[ORM\Column(options: ['default' => true])]
     public bool $active = true;
 
     /** @phpstan-readonly-allow-private-mutation */
-    #[ORM\Column]
+    #[ORM\Column(options: ['default' => false])]
     public bool $nightWatch = false;
 
     /** @phpstan-readonly-allow-private-mutation */
-    #[ORM\Column]
+    #[ORM\Column(options: ['default' => true])]
     public bool $singleKeys = true;
 
     /** @phpstan-readonly-allow-private-mutation */
-    #[ORM\Column]
+    #[ORM\Column(options: ['default' => 480])]
     public int $workFrom = 480;
 
     /** @phpstan-readonly-allow-private-mutation */
-    #[ORM\Column]
+    #[ORM\Column(options: ['default' => 960])]
     public int $workTo = 960;
 
-    #[ORM\Column]
+    #[ORM\Column(type: Types::TEXT)]
     private string $passwordHash = '';
 
     /** of one that was read from a session */
     private ?string $mark = null;
 
     public function __construct(
-        #[ORM\Column]
+        #[ORM\Column(type: Types::TEXT)]
         public readonly string $name,
-        #[ORM\Column]
+        #[ORM\Column(type: Types::TEXT)]
         public readonly string $email,
-        #[ORM\Column]
+        #[ORM\Column(type: Types::TEXT, options: ['default' => ''])]
         public readonly string $title,
         /** @phpstan-readonly-allow-private-mutation */
-        #[ORM\Column]
+        #[ORM\Column(type: Types::TEXT)]
         public string $zone,
-        #[ORM\Column]
+        #[ORM\Column(nullable: true)]
+        #[Reference('site')]
         public readonly ?int $siteId,
-        #[ORM\Column]
+        #[ORM\Column(nullable: true)]
+        #[Reference('org_unit')]
         public readonly ?int $unitId,
         /** not readonly: Doctrine sets it anew when it refreshes a locked row @phpstan-readonly-allow-private-mutation */
-        #[ORM\Column(type: Types::DATETIMETZ_IMMUTABLE)]
+        #[ORM\Column(type: InstantType::NAME)]
         public \DateTimeImmutable $createdAt,
     ) {
     }

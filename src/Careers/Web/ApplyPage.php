@@ -16,6 +16,7 @@ use Jorvent\Core\Careers\Declared;
 use Jorvent\Core\Resume\Contacts;
 use Jorvent\Core\Screening\Questionnaire;
 use Jorvent\Core\Shared\Refused;
+use Jorvent\People\FitSettings;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
 use Jorvent\Platform\Web\Errors;
@@ -40,8 +41,14 @@ final class ApplyPage extends PublicPage
     }
 
     #[Route('/careers/{number}/apply', name: 'apply', requirements: ['number' => '\d{1,9}'], defaults: ['_csrf' => 'public'], methods: ['GET', 'POST'])]
-    public function resume(int $number, Request $request, Upload $upload, Referrals $referrals, #[Target('apply')] RateLimiterFactoryInterface $limit): Response
-    {
+    public function resume(
+        int $number,
+        Request $request,
+        Upload $upload,
+        Referrals $referrals,
+        FitSettings $settings,
+        #[Target('apply')] RateLimiterFactoryInterface $limit,
+    ): Response {
         $via = self::hex($request, 'via');
         $from = self::hex($request, 'from');
         $opening = $this->openings->one($number, $this->locale($request), $via);
@@ -52,6 +59,7 @@ final class ApplyPage extends PublicPage
             return $this->closed($request, $opening);
         }
         $view = ['opening' => $opening, 'via' => $via, 'from' => $from, 'errors' => Errors::none(), 'step' => 1];
+        $view['pay_counts'] = $settings->pay()['points'] > 0;
         if (!$request->isMethod('POST')) {
             return $this->publicPage($request, 'careers/apply_resume.html.twig', $view);
         }

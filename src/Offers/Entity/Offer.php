@@ -11,6 +11,9 @@ use Jorvent\Core\Shared\Money;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Core\Workflow\HiringAct;
 use Jorvent\Core\Workflow\OfferState;
+use Jorvent\Platform\Database\Schema\InetType;
+use Jorvent\Platform\Database\Schema\InstantType;
+use Jorvent\Platform\Database\Schema\Reference;
 
 #[ORM\Entity]
 #[ORM\Table(name: 'offer')]
@@ -21,7 +24,7 @@ class Offer
     public int $id;
 
     /** @phpstan-readonly-allow-private-mutation */
-    #[ORM\Column]
+    #[ORM\Column(options: ['default' => 1])]
     public int $version = 1;
 
     #[ORM\Column(type: Types::BIGINT)]
@@ -39,37 +42,39 @@ class Offer
     public \DateTimeImmutable $answerBy;
 
     /** @phpstan-readonly-allow-private-mutation */
-    #[ORM\Column]
+    #[ORM\Column(type: Types::TEXT, enumType: OfferState::class)]
     public OfferState $state = OfferState::Draft;
 
     /** @phpstan-readonly-allow-private-mutation */
-    #[ORM\Column(name: 'letter_sha256', type: Types::STRING, length: 64, options: ['fixed' => true])]
+    #[ORM\Column(name: 'letter_sha256', type: Types::STRING, length: 64, nullable: true, options: ['fixed' => true])]
     public ?string $letter = null;
 
     /** @phpstan-readonly-allow-private-mutation */
-    #[ORM\Column(type: Types::DATETIMETZ_IMMUTABLE)]
+    #[ORM\Column(type: InstantType::NAME, nullable: true)]
     public ?\DateTimeImmutable $sentAt = null;
 
     /** @phpstan-readonly-allow-private-mutation */
-    #[ORM\Column(type: Types::DATETIMETZ_IMMUTABLE)]
+    #[ORM\Column(type: InstantType::NAME, nullable: true)]
     public ?\DateTimeImmutable $decidedAt = null;
 
-    #[ORM\Column]
+    #[ORM\Column(type: Types::TEXT, nullable: true)]
     private ?string $signedName = null;
 
-    #[ORM\Column]
+    #[ORM\Column(type: InetType::NAME, nullable: true)]
     private ?string $signedFrom = null;
 
-    #[ORM\Column]
+    #[ORM\Column(type: Types::TEXT, nullable: true)]
     private ?string $declineReason = null;
 
     public function __construct(
         #[ORM\Column]
+        #[Reference('application')]
         public readonly int $applicationId,
         #[ORM\Column]
+        #[Reference('account')]
         public readonly int $composedBy,
         /** not readonly: Doctrine sets it anew when it refreshes a locked row @phpstan-readonly-allow-private-mutation */
-        #[ORM\Column(type: Types::DATETIMETZ_IMMUTABLE)]
+        #[ORM\Column(type: InstantType::NAME)]
         public \DateTimeImmutable $createdAt,
         OfferTerms $terms,
     ) {

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Jorvent\People\Web;
 
-use Jorvent\People\FitSettings;
 use Symfony\Contracts\Translation\TranslatorInterface;
 use Twig\Attribute\AsTwigFilter;
 use Twig\Attribute\AsTwigFunction;
@@ -12,15 +11,8 @@ use Twig\Attribute\AsTwigFunction;
 /** Parts of fit in words. */
 final readonly class FitTwig
 {
-    public function __construct(private TranslatorInterface $words, private FitSettings $settings)
+    public function __construct(private TranslatorInterface $words)
     {
-    }
-
-    /** Whether what someone asks to be paid counts; candidates are told. */
-    #[AsTwigFunction('fit_counts_pay')]
-    public function countsPay(): bool
-    {
-        return $this->settings->pay()['points'] > 0;
     }
 
     /** @param array<array-key, mixed> $part as kept with an application */

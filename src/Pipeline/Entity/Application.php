@@ -14,6 +14,8 @@ use Jorvent\Core\Workflow\ApplicationFacts;
 use Jorvent\Core\Workflow\ApplicationState;
 use Jorvent\Core\Workflow\KnockOut;
 use Jorvent\Core\Workflow\Stage;
+use Jorvent\Platform\Database\Schema\InstantType;
+use Jorvent\Platform\Database\Schema\Reference;
 
 /** One person's way through one requisition. */
 #[ORM\Entity]
@@ -27,15 +29,15 @@ class Application
     public int $id;
 
     /** @phpstan-readonly-allow-private-mutation */
-    #[ORM\Column]
+    #[ORM\Column(type: Types::TEXT, enumType: Stage::class)]
     public Stage $stage = Stage::New;
 
     /** @phpstan-readonly-allow-private-mutation */
-    #[ORM\Column]
+    #[ORM\Column(type: Types::TEXT, enumType: ApplicationState::class, options: ['default' => 'active'])]
     public ApplicationState $state = ApplicationState::Active;
 
     /** @phpstan-readonly-allow-private-mutation */
-    #[ORM\Column(type: Types::DATETIMETZ_IMMUTABLE)]
+    #[ORM\Column(type: InstantType::NAME)]
     public \DateTimeImmutable $enteredAt;
 
     /**
@@ -43,66 +45,70 @@ class Application
      *
      * @phpstan-readonly-allow-private-mutation
      */
-    #[ORM\Column(type: Types::JSON, options: ['jsonb' => true])]
+    #[ORM\Column(type: Types::JSON, options: ['jsonb' => true, 'default' => '{}'])]
     public array $answers = [];
 
-    #[ORM\Column]
+    #[ORM\Column(options: ['default' => 1])]
     private int $questionsVersion = 1;
 
-    #[ORM\Column]
+    #[ORM\Column(options: ['default' => true])]
     private bool $scoreComplete = true;
 
     /** @phpstan-readonly-allow-private-mutation */
-    #[ORM\Column]
+    #[ORM\Column(nullable: true)]
     public ?int $score = null;
 
     /** @phpstan-readonly-allow-private-mutation */
-    #[ORM\Column]
+    #[ORM\Column(type: Types::TEXT, enumType: KnockOut::class, options: ['default' => 'none'])]
     public KnockOut $knockOut = KnockOut::None;
 
-    #[ORM\Column(type: Types::DATETIMETZ_IMMUTABLE)]
+    #[ORM\Column(type: InstantType::NAME, nullable: true)]
     private ?\DateTimeImmutable $knockOutDue = null;
 
-    #[ORM\Column]
+    #[ORM\Column(nullable: true)]
+    #[Reference('account')]
     private ?int $knockOutBy = null;
 
-    #[ORM\Column]
+    #[ORM\Column(type: Types::TEXT, nullable: true)]
     private ?string $knockOutReason = null;
 
-    #[ORM\Column]
+    #[ORM\Column(nullable: true)]
     private ?int $fit = null;
 
     /** @var list<array{letter: string, kind: string, wanted: string, weight: int, coverage: string, value: float|null, reason: string, why: array<string, int>}> */
-    #[ORM\Column(type: Types::JSON, options: ['jsonb' => true])]
+    #[ORM\Column(type: Types::JSON, options: ['jsonb' => true, 'default' => '[]'])]
     private array $fitParts = [];
 
     /** @phpstan-readonly-allow-private-mutation */
-    #[ORM\Column]
+    #[ORM\Column(type: Types::TEXT, nullable: true)]
     public ?string $closedReason = null;
 
-    #[ORM\Column(type: Types::DATETIMETZ_IMMUTABLE)]
+    #[ORM\Column(type: InstantType::NAME, nullable: true)]
     private ?\DateTimeImmutable $closedAt = null;
 
-    #[ORM\Column]
+    #[ORM\Column(nullable: true)]
     private ?int $consentVersion = null;
 
-    #[ORM\Column(type: Types::DATETIMETZ_IMMUTABLE)]
+    #[ORM\Column(type: InstantType::NAME, nullable: true)]
     private ?\DateTimeImmutable $consentedAt = null;
 
-    #[ORM\Column]
+    #[ORM\Column(options: ['default' => 1])]
     private int $version = 1;
 
     public function __construct(
         #[ORM\Column]
+        #[Reference('candidate')]
         public readonly int $candidateId,
         #[ORM\Column]
+        #[Reference('requisition')]
         public readonly int $requisitionId,
-        #[ORM\Column]
+        #[ORM\Column(type: Types::TEXT)]
         public readonly string $origin,
-        #[ORM\Column]
+        #[ORM\Column(nullable: true)]
+        #[Reference('posting')]
         public readonly ?int $postingId,
         /** not readonly: Doctrine sets it anew when it refreshes a locked row @phpstan-readonly-allow-private-mutation */
-        #[ORM\Column(type: Types::DATETIMETZ_IMMUTABLE)]
+        #[ORM\Column(type: InstantType::NAME)]
         public \DateTimeImmutable $appliedAt,
     ) {
         $this->enteredAt = $appliedAt;

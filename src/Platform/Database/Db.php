@@ -6,15 +6,23 @@ namespace Jorvent\Platform\Database;
 
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
+use Doctrine\DBAL\Exception\DriverException;
 use Doctrine\ORM\EntityManagerInterface;
+use Doctrine\ORM\OptimisticLockException;
+use Doctrine\Persistence\ManagerRegistry;
+use Jorvent\Core\Shared\Refused;
 
 /** SQL for the reading side and for tables without an entity; the entities are for what changes by rules. */
 final readonly class Db
 {
     private const MOMENT = 'Y-m-d H:i:s.uP';
 
-    public function __construct(private Connection $connection, private EntityManagerInterface $entities, private Plans $plans)
-    {
+    public function __construct(
+        private Connection $connection,
+        private EntityManagerInterface $entities,
+        private Plans $plans,
+        private ManagerRegistry $managers,
+    ) {
     }
 
     /**
@@ -86,15 +94,18 @@ final readonly class Db
     }
 
     /**
-     * All of it or nothing: what the work changed through entities and SQL is saved and committed together.
+     * All of it or nothing: what the work changed through entities and SQL is saved and committed together. What is
+     * refused (by a rule, by a constraint, by a version that someone else changed) leaves an open and empty manager
+     * behind, so that the page can be drawn.
      *
      * @template T
      *
      * @param callable(): T $work
+     * @param string|null   $clash the refusal for whichever constraint is violated, where an act has one word for all
      *
      * @return T
      */
-    public function transaction(callable $work): mixed
+    public function transaction(callable $work, ?string $clash = null): mixed
     {
         $this->connection->beginTransaction();
         try {
@@ -104,9 +115,15 @@ final readonly class Db
 
             return $result;
         } catch (\Throwable $e) {
-            $this->connection->rollBack();
-            $this->entities->clear();
-            throw $e;
+            if ($this->connection->isTransactionActive()) {
+                $this->connection->rollBack();
+            }
+            $this->entities->isOpen() ? $this->entities->clear() : $this->managers->resetManager();
+            throw match (true) {
+                $e instanceof OptimisticLockException => Refused::because('changed_since'),
+                $e instanceof DriverException => Refusals::of($e, $clash) ?? $e,
+                default => $e,
+            };
         }
     }
 

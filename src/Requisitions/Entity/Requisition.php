@@ -15,6 +15,8 @@ use Jorvent\Core\Shared\Money;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Core\Workflow\RequisitionAct;
 use Jorvent\Core\Workflow\RequisitionState;
+use Jorvent\Platform\Database\Schema\InstantType;
+use Jorvent\Platform\Database\Schema\Reference;
 use Jorvent\Requisitions\Brief;
 
 #[ORM\Entity]
@@ -26,103 +28,111 @@ class Requisition
     public int $id;
 
     /** @phpstan-readonly-allow-private-mutation */
-    #[ORM\Column]
+    #[ORM\Column(type: Types::TEXT)]
     public string $title = '';
 
-    #[ORM\Column]
+    #[ORM\Column(type: Types::TEXT, nullable: true)]
     private ?string $internalTitle = null;
 
     /** @phpstan-readonly-allow-private-mutation */
     #[ORM\Column]
+    #[Reference('org_unit')]
     public int $unitId;
 
     /** @phpstan-readonly-allow-private-mutation */
     #[ORM\Column]
+    #[Reference('site')]
     public int $siteId;
 
     /** @phpstan-readonly-allow-private-mutation */
     #[ORM\Column]
+    #[Reference('account')]
     public int $requesterId;
 
     /** @phpstan-readonly-allow-private-mutation */
     #[ORM\Column]
+    #[Reference('account')]
     public int $recruiterId;
 
     /** @phpstan-readonly-allow-private-mutation */
     #[ORM\Column]
+    #[Reference('account')]
     public int $managerId;
 
     /** @phpstan-readonly-allow-private-mutation */
-    #[ORM\Column]
+    #[ORM\Column(nullable: true)]
+    #[Reference('account')]
     public ?int $partnerId = null;
 
     /** @phpstan-readonly-allow-private-mutation */
-    #[ORM\Column]
+    #[ORM\Column(options: ['default' => 1])]
     public int $positions = 1;
 
-    #[ORM\Column]
+    #[ORM\Column(nullable: true)]
+    #[Reference('org_unit')]
     private ?int $costCentreId = null;
 
-    #[ORM\Column(type: Types::STRING, length: 2, options: ['fixed' => true])]
+    #[ORM\Column(type: Types::STRING, length: 2, nullable: true, options: ['fixed' => true])]
     private ?string $country = null;
 
-    #[ORM\Column]
+    #[ORM\Column(nullable: true)]
+    #[Reference('job_family')]
     private ?int $familyId = null;
 
-    #[ORM\Column]
+    #[ORM\Column(nullable: true)]
     private ?int $months = null;
 
-    #[ORM\Column]
+    #[ORM\Column(type: Types::TEXT, options: ['default' => 'no'])]
     private string $remote = 'no';
 
-    #[ORM\Column]
+    #[ORM\Column(type: Types::TEXT, options: ['default' => 'permanent'])]
     private string $employment = 'permanent';
 
-    #[ORM\Column(type: Types::BIGINT)]
+    #[ORM\Column(type: Types::BIGINT, nullable: true)]
     private ?int $payMin = null;
 
-    #[ORM\Column(type: Types::BIGINT)]
+    #[ORM\Column(type: Types::BIGINT, nullable: true)]
     private ?int $payMax = null;
 
-    #[ORM\Column(type: Types::BIGINT)]
+    #[ORM\Column(type: Types::BIGINT, nullable: true)]
     private ?int $yearMin = null;
 
-    #[ORM\Column(type: Types::BIGINT)]
+    #[ORM\Column(type: Types::BIGINT, nullable: true)]
     private ?int $yearMax = null;
 
     #[ORM\Column(type: Types::STRING, length: 3, options: ['fixed' => true])]
     private string $currency;
 
-    #[ORM\Column]
+    #[ORM\Column(type: Types::TEXT, options: ['default' => 'year'])]
     private string $payFrequency = 'year';
 
-    #[ORM\Column]
+    #[ORM\Column(options: ['default' => 12])]
     private int $pays = 12;
 
-    #[ORM\Column]
+    #[ORM\Column(options: ['default' => 3750])]
     private int $hours = 3750;
 
-    #[ORM\Column]
+    #[ORM\Column(options: ['default' => 100])]
     private int $share = 100;
 
     /** @phpstan-readonly-allow-private-mutation */
-    #[ORM\Column(type: Types::DATE_IMMUTABLE)]
+    #[ORM\Column(type: Types::DATE_IMMUTABLE, nullable: true)]
     public ?\DateTimeImmutable $openedOn = null;
 
     /** @phpstan-readonly-allow-private-mutation */
-    #[ORM\Column(type: Types::DATE_IMMUTABLE)]
+    #[ORM\Column(type: Types::DATE_IMMUTABLE, nullable: true)]
     public ?\DateTimeImmutable $targetOn = null;
 
-    #[ORM\Column]
+    #[ORM\Column(nullable: true)]
     private ?int $yearsFrom = null;
 
-    #[ORM\Column]
+    #[ORM\Column(nullable: true)]
     private ?int $yearsTo = null;
 
-    #[ORM\Column]
+    #[ORM\Column(type: Types::TEXT, nullable: true)]
     private ?string $education = null;
 
-    #[ORM\Column]
+    #[ORM\Column(type: Types::TEXT, nullable: true)]
     private ?string $industry = null;
 
     /** @var list<string> */
@@ -134,7 +144,7 @@ class Requisition
     private array $wishes = [];
 
     /** @var list<string> */
-    #[ORM\Column(type: Types::JSON, options: ['jsonb' => true])]
+    #[ORM\Column(type: Types::JSON, options: ['jsonb' => true, 'default' => '[]'])]
     private array $benefits = [];
 
     /** @var list<array<array-key, mixed>> */
@@ -142,63 +152,64 @@ class Requisition
     private array $questions = [];
 
     /** @phpstan-readonly-allow-private-mutation */
-    #[ORM\Column]
+    #[ORM\Column(options: ['default' => 1])]
     public int $questionsVersion = 1;
 
     /** @phpstan-readonly-allow-private-mutation */
-    #[ORM\Column(type: Types::TEXT)]
+    #[ORM\Column(type: Types::TEXT, options: ['default' => ''])]
     public string $description = '';
 
     /** @phpstan-readonly-allow-private-mutation */
-    #[ORM\Column]
+    #[ORM\Column(type: Types::TEXT, nullable: true)]
     public ?string $category = null;
 
-    #[ORM\Column]
+    #[ORM\Column(type: Types::TEXT, options: ['default' => 'reach'])]
     private string $visibility = 'reach';
 
     /** @phpstan-readonly-allow-private-mutation */
-    #[ORM\Column]
+    #[ORM\Column(type: Types::TEXT, enumType: RequisitionState::class, options: ['default' => 'draft'])]
     public RequisitionState $state = RequisitionState::Draft;
 
     /** @phpstan-readonly-allow-private-mutation */
-    #[ORM\Column(type: Types::TEXT)]
+    #[ORM\Column(type: Types::TEXT, options: ['default' => ''])]
     public string $query = '';
 
     /** @var list<array<string, mixed>> as Search::toArray() gives them */
-    #[ORM\Column(type: Types::JSON, options: ['jsonb' => true])]
+    #[ORM\Column(type: Types::JSON, options: ['jsonb' => true, 'default' => '[]'])]
     private array $criteria = [];
 
     /** @phpstan-readonly-allow-private-mutation */
-    #[ORM\Column]
+    #[ORM\Column(options: ['default' => 1])]
     public int $version = 1;
 
     /** @phpstan-readonly-allow-private-mutation */
-    #[ORM\Column(type: Types::DATETIMETZ_IMMUTABLE)]
+    #[ORM\Column(type: InstantType::NAME, nullable: true)]
     public ?\DateTimeImmutable $approvedAt = null;
 
     /** @phpstan-readonly-allow-private-mutation */
-    #[ORM\Column(type: Types::DATETIMETZ_IMMUTABLE)]
+    #[ORM\Column(type: InstantType::NAME, nullable: true)]
     public ?\DateTimeImmutable $filledAt = null;
 
     /** @var array<array-key, mixed>|null the fields that changes asked for after approval would set, as Brief::toArray() gives them */
-    #[ORM\Column(type: Types::JSON, options: ['jsonb' => true])]
+    #[ORM\Column(type: Types::JSON, nullable: true, options: ['jsonb' => true])]
     private ?array $amendment = null;
 
-    #[ORM\Column(type: Types::DATETIMETZ_IMMUTABLE)]
+    #[ORM\Column(type: InstantType::NAME)]
     private \DateTimeImmutable $savedAt;
 
     /** @param list<array<array-key, mixed>> $competencies */
     public function __construct(
         #[ORM\Column]
         public readonly int $number,
-        #[ORM\Column]
+        #[ORM\Column(nullable: true)]
+        #[Reference('role_profile')]
         public readonly ?int $profileId,
-        #[ORM\Column]
+        #[ORM\Column(nullable: true)]
         public readonly ?int $profileVersion,
         #[ORM\Column(type: Types::JSON, options: ['jsonb' => true])]
         public readonly array $competencies,
         /** not readonly: Doctrine sets it anew when it refreshes a locked row @phpstan-readonly-allow-private-mutation */
-        #[ORM\Column(type: Types::DATETIMETZ_IMMUTABLE)]
+        #[ORM\Column(type: InstantType::NAME)]
         public \DateTimeImmutable $createdAt,
         Brief $brief,
         Questionnaire $questions,

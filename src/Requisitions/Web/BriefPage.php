@@ -23,6 +23,7 @@ use Jorvent\Requisitions\Approvals;
 use Jorvent\Requisitions\AskApproval;
 use Jorvent\Requisitions\Brief;
 use Jorvent\Requisitions\BriefChoices;
+use Jorvent\Requisitions\BriefNames;
 use Jorvent\Requisitions\BriefVersions;
 use Jorvent\Requisitions\DecideBrief;
 use Jorvent\Requisitions\Entity\Requisition;
@@ -46,6 +47,7 @@ final class BriefPage extends Page
     public function __construct(
         private readonly Db $db, private readonly EntityManagerInterface $entities, private readonly RequisitionViews $views, private readonly Approvals $approvals, private readonly AskApproval $asking, private readonly ExchangeRates $rates,
         private readonly ReachList $reach, private readonly RichText $text, private readonly FieldRules $rules, private readonly BriefVersions $versions, private readonly Profiles $profiles, private readonly ApprovalQuestions $wondered, private readonly HiringTeam $team,
+        private readonly BriefNames $names,
     ) {
     }
 
@@ -63,7 +65,9 @@ final class BriefPage extends Page
     {
         $view = $this->views->byNumber($number);
         $requisition = $this->entities->find(Requisition::class, (int) $_subject->requisitionId) ?? throw $this->createNotFoundException();
-        $file = $pdf->write('requisitions/brief.pdf.twig', ['view' => $view, 'brief' => $requisition->brief(), 'questions' => $requisition->questionnaire()->questions]);
+        $brief = $requisition->brief();
+        $shown = ['view' => $view, 'brief' => $brief, 'names' => $this->names->of($brief), 'questions' => $requisition->questionnaire()->questions];
+        $file = $pdf->write('requisitions/brief.pdf.twig', $shown);
 
         return new Response($file, 200, ['Content-Type' => 'application/pdf', 'Content-Disposition' => HeaderUtils::makeDisposition(HeaderUtils::DISPOSITION_ATTACHMENT, 'R-'.$number.'.pdf')]);
     }
@@ -202,7 +206,7 @@ final class BriefPage extends Page
 
         return $this->render('requisitions/brief.html.twig', [
             'view' => $this->views->byNumber($number), 'requisition' => $requisition, 'brief' => $brief, 'stored' => $stored, 'errors' => $errors, 'input' => $conflict ? null : $input, 'editable' => $editable, 'amendable' => $amendable, 'rules' => $this->rules->all(),
-            'choices' => new BriefChoices($this->db, $this->reach, $this->me()->id, $brief), 'profile' => $this->profiles->compared($requisition->profileId, $requisition->profileVersion, $brief), 'band' => $this->asking->profileBand($requisition->profileId, $brief->currency),
+            'choices' => (new BriefChoices($this->db, $this->reach, $this->me()->id, $brief))->loaded(), 'names' => $this->names->of($stored, $brief, $amendment), 'profile' => $this->profiles->compared($requisition->profileId, $requisition->profileVersion, $brief), 'band' => $this->asking->profileBand($requisition->profileId, $brief->currency),
             'conflict' => $conflict, 'conflicts' => $conflicts, 'amendment' => $amendment, 'amended' => null === $amendment ? [] : $stored->differences($amendment), 'chain' => $editable ? $this->asking->preview($requisition->id, $brief, $requisition->profileId) : [], 'approvals' => $this->approvals->of($requisition->id, null, $this->me()->id), 'asked' => $this->wondered->of($requisition->id), 'fields' => Brief::FIELDS, 'team' => $this->team->of($requisition->id), 'parts' => HiringTeam::PARTS,
             'questions' => $requisition->questionnaire(), 'unit' => $this->db->row('SELECT name, headcount, headcount_plan FROM org_unit WHERE id = :id', ['id' => $brief->unit]), 'in_euro' => null === $brief->yearTo() || 'EUR' === $brief->currency ? null : $this->rates->convert($brief->yearTo(), 'EUR'),
         ], new Response(status: $errors->any() ? 422 : 200));

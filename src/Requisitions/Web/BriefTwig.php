@@ -4,31 +4,31 @@ declare(strict_types=1);
 
 namespace Jorvent\Requisitions\Web;
 
-use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Text\RichText;
 use Jorvent\Platform\Web\JorventTwig;
 use Jorvent\Requisitions\Brief;
+use Jorvent\Requisitions\BriefNames;
 use Symfony\Contracts\Translation\TranslatorInterface;
 use Twig\Attribute\AsTwigFunction;
 
 /** A field of a brief in words: names for ids, money with its currency. */
 final readonly class BriefTwig
 {
-    private const NAMED = ['unit' => 'org_unit', 'costCentre' => 'org_unit', 'site' => 'site', 'requester' => 'account', 'manager' => 'account', 'recruiter' => 'account', 'partner' => 'account', 'family' => 'job_family'];
     private const WORDED = ['employment' => 'brief.employment.', 'remote' => 'brief.remote.', 'education' => 'education.', 'industry' => 'industry.', 'visibility' => 'visibility.', 'frequency' => 'brief.frequency.'];
 
-    public function __construct(private Db $db, private TranslatorInterface $words, private JorventTwig $twig)
+    public function __construct(private TranslatorInterface $words, private JorventTwig $twig)
     {
     }
 
+    /** @param array<string, array<int, string>> $names as BriefNames gives them */
     #[AsTwigFunction('brief_value')]
-    public function value(Brief $brief, string $field): string
+    public function value(Brief $brief, string $field, array $names): string
     {
         $value = $brief->toArray()[$field] ?? null;
 
         return match (true) {
             null === $value || '' === $value || [] === $value => '–',
-            isset(self::NAMED[$field]) => $this->db->row('SELECT name FROM '.self::NAMED[$field].' WHERE id = :id', ['id' => $value])?->str('name') ?? '–',
+            isset(BriefNames::TABLES[$field]) => $names[BriefNames::TABLES[$field]][\is_int($value) ? $value : 0] ?? '–',
             isset(self::WORDED[$field]) && \is_string($value) => $this->words->trans(self::WORDED[$field].$value),
             'payFrom' === $field || 'payTo' === $field => $this->twig->money((int) (\is_array($value) ? 0 : $value), $brief->currency),
             'hours' === $field => (string) ($brief->pay->hours / 100), 'share' === $field => $brief->pay->share.' %',

@@ -12,6 +12,7 @@ use Jorvent\Platform\Web\Gate;
 use Jorvent\Platform\Web\Input;
 use Jorvent\Platform\Web\Page;
 use Jorvent\Requisitions\Brief;
+use Jorvent\Requisitions\BriefNames;
 use Jorvent\Requisitions\BriefVersions;
 use Jorvent\Requisitions\Entity\Requisition;
 use Jorvent\Requisitions\Profiles;
@@ -26,7 +27,7 @@ use Symfony\Component\Routing\Attribute\Route;
 #[Route('/r/{number}/brief', requirements: ['number' => '\d{1,9}'])]
 final class BriefVersionsPage extends Page
 {
-    public function __construct(private readonly EntityManagerInterface $entities, private readonly RequisitionViews $views, private readonly BriefVersions $versions, private readonly Profiles $profiles)
+    public function __construct(private readonly EntityManagerInterface $entities, private readonly RequisitionViews $views, private readonly BriefVersions $versions, private readonly Profiles $profiles, private readonly BriefNames $names)
     {
     }
 
@@ -40,7 +41,7 @@ final class BriefVersionsPage extends Page
         $to = self::whole($request, 'to') ?: (($list[0] ?? null)?->int('version') ?? 1);
         [$a, $b] = [$this->versions->at($view->id(), $from), $this->versions->at($view->id(), $to)];
 
-        return $this->render('requisitions/versions.html.twig', ['view' => $view, 'list' => $list, 'from' => $from, 'to' => $to, 'before' => $a, 'after' => $b, 'changed' => null === $a || null === $b ? [] : $a->differences($b)]);
+        return $this->render('requisitions/versions.html.twig', ['view' => $view, 'list' => $list, 'from' => $from, 'to' => $to, 'before' => $a, 'after' => $b, 'names' => $this->names->of($a, $b), 'changed' => null === $a || null === $b ? [] : $a->differences($b)]);
     }
 
     #[Gate(Permission::ReadRequisition, Gate::REQUISITION)]
@@ -51,7 +52,12 @@ final class BriefVersionsPage extends Page
         $brief = $requisition->brief();
         $profile = $this->profiles->compared($requisition->profileId, $requisition->profileVersion, $brief) ?? throw $this->createNotFoundException();
 
-        return $this->render('requisitions/profile.html.twig', ['view' => $this->views->byNumber($number), 'requisition' => $requisition, 'brief' => $brief, 'profile' => $profile, 'before' => $this->withProfile($brief, $profile['values'], array_keys($profile['values']))]);
+        $before = $this->withProfile($brief, $profile['values'], array_keys($profile['values']));
+
+        return $this->render('requisitions/profile.html.twig', [
+            'view' => $this->views->byNumber($number), 'requisition' => $requisition, 'brief' => $brief, 'profile' => $profile, 'before' => $before,
+            'names' => $this->names->of($brief, $before),
+        ]);
     }
 
     #[Gate(Permission::EditBrief, Gate::REQUISITION)]

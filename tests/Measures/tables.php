@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+// Which module keeps which table. A table that is not here makes TablesTest fail.
+return [
+    'Accounts' => ['account', 'account_grant', 'delegation', 'factor_reset', 'guest_link', 'second_factor', 'session'],
+    'Activity' => ['activity', 'activity_chain', 'activity_head', 'personal_value'],
+    'Adverts' => ['advert_text', 'board', 'posting', 'spend'],
+    'Careers' => [
+        'apply_draft', 'consent_text', 'declaration', 'declared', 'guide', 'guide_answer', 'opening_alert',
+        'posting_day', 'referral', 'referral_paid', 'referral_terms',
+    ],
+    'Interviews' => ['interview', 'interview_seat', 'interview_slot', 'scorecard'],
+    'Messages' => ['answer_chance', 'letter'],
+    'Offers' => ['hire', 'offer', 'signing_code', 'signing_name'],
+    'Organisation' => [
+        'brand', 'brand_page', 'brand_unit', 'org_node', 'org_structure', 'org_unit', 'post_holder',
+        'reach_list', 'reach_question', 'reach_stamp', 'site', 'town',
+    ],
+    'People' => [
+        'bank_quota', 'bank_view', 'candidate', 'candidate_block', 'candidate_fit', 'candidate_merge',
+        'candidate_note', 'candidate_tag', 'candidate_words', 'colleague', 'data_request', 'fit_setting',
+        'identity_weights', 'intake', 'intake_file', 'learned_term', 'mail_in', 'near_term', 'no_poach',
+        'not_colleague', 'not_same', 'outside_answer', 'people_list', 'people_list_entry', 'post', 'post_epoch',
+        'post_run', 'requisition_fit', 'resume', 'resume_correction', 'retention', 'saved_match',
+        'saved_search', 'saved_search_clock', 'sourcing_place', 'sourcing_setting', 'tag', 'thesaurus',
+        'tombstone',
+    ],
+    'Pipeline' => ['application', 'shortlist', 'shortlist_entry', 'stage_visit', 'undo_step', 'verdict'],
+    'Platform' => ['counted_try', 'heartbeat', 'import', 'import_mapping', 'list_setting', 'migration', 'outbox'],
+    'Requisitions' => [
+        'approval', 'approval_question', 'approval_rule', 'brief_field_rule', 'brief_version', 'exchange_rate',
+        'job_family', 'no_current_pay', 'outside_count', 'presence', 'public_holiday', 'requisition',
+        'requisition_template', 'role_profile', 'role_profile_version', 'team_member', 'text_service',
+    ],
+    'Screening' => ['question_library', 'questions_version'],
+];
