@@ -9,6 +9,7 @@ use Jorvent\Accounts\SignIn\SecondFactor;
 use Jorvent\Platform\Web\Gate;
 use Jorvent\Platform\Web\OpenDoor;
 use Symfony\Bundle\SecurityBundle\Security;
+use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
 use Symfony\Component\HttpFoundation\RedirectResponse;
 use Symfony\Component\HttpFoundation\Request;
@@ -32,12 +33,13 @@ final readonly class GateKeeper
         private RequestIds $ids,
         private SecondFactor $factor,
         private UrlGeneratorInterface $urls,
+        #[Autowire('%kernel.debug%')] private bool $debug,
     ) {
     }
 
     public function __invoke(ControllerEvent $event): void
     {
-        if (!$event->isMainRequest()) {
+        if (!$event->isMainRequest() || $this->isProfiler($event->getRequest())) {
             return;
         }
         // looked up here, for a page is drawn without asking the database
@@ -65,6 +67,12 @@ final readonly class GateKeeper
             $this->ask($event, $gate, $me);
         }
         $this->access->learn($me);
+    }
+
+    /** The profiler's own pages, which only an instance for developing has (bin/start --dev). */
+    private function isProfiler(Request $request): bool
+    {
+        return $this->debug && 1 === preg_match('/^_(?:wdt|profiler)/', $request->attributes->getString('_route'));
     }
 
     /** To the sign-in page, and from there to what was wanted, when it was a page. The address carries it: who is not signed in has no session. */
