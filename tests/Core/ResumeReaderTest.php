@@ -136,10 +136,6 @@ final class ResumeReaderTest extends TestCase
             $r = self::read($text);
             self::assertSame([[], [], 0], [$r->spells, $r->education, $r->months]);
         }
-        $start = microtime(true);
-        self::read(str_repeat('2015 – 2017 Welder, Kvitholm Verft, ', 30_000));
-        self::read(str_repeat("Welder, Kvitholm Verft  2015 – 2017\n", 4000));
-        self::assertLessThan(20.0, microtime(true) - $start, 'a hostile text costs time, not for ever');
     }
 
     /** The test half was written before the rules, in layouts the first half lacks; a drop of more than a point is a fault. */

@@ -67,6 +67,8 @@ final readonly class Desk
         [$standIn, $shelf] = $this->standIns[$name];
         if ('/mode' === $rest && $request->isMethod('POST')) {
             $shelf->behave($request->request->getString('mode'));
+            // how it behaves is told anew, and so is how often it was asked
+            $shelf->beside('asked')->change(static fn (): array => []);
 
             return new RedirectResponse('/', 303);
         }
