@@ -14,7 +14,7 @@ $jar = tempnam(sys_get_temp_dir(), 'bench');
 $get = static function (string $path, array $post = []) use ($base, $jar): array {
     $curl = curl_init($base.$path);
     $headers = [];
-    curl_setopt_array($curl, [\CURLOPT_RETURNTRANSFER => true, \CURLOPT_COOKIEJAR => $jar, \CURLOPT_COOKIEFILE => $jar, \CURLOPT_HEADERFUNCTION => static function ($_, string $line) use (&$headers): int {
+    curl_setopt_array($curl, [\CURLOPT_RETURNTRANSFER => true, \CURLOPT_HTTPHEADER => ['Origin: '.$base], \CURLOPT_COOKIEJAR => $jar, \CURLOPT_COOKIEFILE => $jar, \CURLOPT_HEADERFUNCTION => static function ($_, string $line) use (&$headers): int {
         $headers[] = $line;
 
         return strlen($line);

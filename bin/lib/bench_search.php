@@ -23,7 +23,7 @@ $searches = PoolSearches::make($pool, array_column($towns, 0));
 
 $sign = static function (int $client) use ($base): CurlHandle {
     $curl = curl_init();
-    curl_setopt_array($curl, [\CURLOPT_RETURNTRANSFER => true, \CURLOPT_COOKIEFILE => '', \CURLOPT_HEADER => true, \CURLOPT_HTTPHEADER => ['HX-Request: true', 'X-Forwarded-For: 192.0.2.'.$client], \CURLOPT_URL => $base.'/sign-in']);
+    curl_setopt_array($curl, [\CURLOPT_RETURNTRANSFER => true, \CURLOPT_COOKIEFILE => '', \CURLOPT_HEADER => true, \CURLOPT_HTTPHEADER => ['HX-Request: true', 'Origin: '.$base, 'X-Forwarded-For: 192.0.2.'.$client], \CURLOPT_URL => $base.'/sign-in']);
     preg_match('/name="_csrf_token" value="([^"]+)"/', (string) curl_exec($curl), $m);
     curl_setopt_array($curl, [\CURLOPT_URL => $base.'/sign-in', \CURLOPT_POSTFIELDS => http_build_query(['email' => 'solveig.aune@skerryline.example', 'password' => 'skerry', '_csrf_token' => $m[1] ?? ''])]);
     curl_exec($curl);
