@@ -27,6 +27,7 @@ use Jorvent\Core\Search\Gazetteer;
 use Jorvent\Core\Search\Judge;
 use Jorvent\Core\Search\Kind;
 use Jorvent\Core\Search\Profile;
+use Jorvent\Core\Search\Stint;
 use Jorvent\Core\Shared\Money;
 use Jorvent\Core\Shared\Refusal;
 use PHPUnit\Framework\Attributes\CoversNothing;
@@ -86,6 +87,26 @@ final class BoundariesTest extends TestCase
         $until = static fn (string $d): Profile => new Profile(new Document(), barredUntil: new \DateTimeImmutable($d));
         $found = [$judge->passes($barred, $until(self::TODAY)), $judge->passes($barred, $until('2026-12-02'))];
         self::assertSame([false, true], $found, 'on the day itself they may be written to again');
+    }
+
+    public function testWhoWasNeverAskedIsNewAndWhoAnsweredEachTimeAlways(): void
+    {
+        $history = static fn (int $asked, int $answered): string => AnswerChance::history($asked, $answered);
+        self::assertSame(['new', 'silent', 'some', 'always'], [$history(0, 0), $history(1, 0), $history(2, 1), $history(1, 1)]);
+        self::assertSame('new', AnswerChance::history((new Profile(new Document()))->asked, 0), 'nobody was asked before someone asks');
+        // as is thought before any letter: shares of a quarter, by how lately someone was active
+        $chance = AnswerChance::unlearned();
+        self::assertSame([38, 30, 20, 12, 22], array_map(static fn (int $a): int => $chance->percent('new', $a), range(0, 4)));
+    }
+
+    public function testAJobCountsForTheYearsThatItTouches(): void
+    {
+        $month = static fn (int $year, int $month): int => 12 * $year + $month - 1;
+        $judge = new Judge(new Context(new \DateTimeImmutable(self::TODAY), [], new Gazetteer([]), AnswerChance::unlearned()));
+        $welder = static fn (int $from, int $to): Criterion => new Criterion(Kind::Title, ['welder'], from: $from, to: $to);
+        $profile = new Profile(new Document(), stints: [new Stint('Welder', 'Kvitholm Verft', $month(2014, 12), $month(2018, 1), false)]);
+        $found = array_map(static fn (int $year): bool => $judge->passes($welder($year, $year), $profile), [2013, 2014, 2018, 2019]);
+        self::assertSame([false, true, true, false], $found, 'from its first December to its last January');
     }
 
     public function testOnlyTheLastWordOfAPhraseMayBeABeginning(): void

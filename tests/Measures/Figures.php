@@ -153,12 +153,7 @@ final class Figures
     /** @return array<string, int> */
     private function statements(): array
     {
-        /** @var array<string, list<string>> $tables */
-        $tables = require __DIR__.'/tables.php';
-        $owner = [];
-        foreach ($tables as $module => $names) {
-            $owner += array_fill_keys($names, $module);
-        }
+        $owner = Foreign::owners();
         $figures = [];
         foreach ($this->src as $source) {
             $module = $source->module();
@@ -169,7 +164,8 @@ final class Figures
                 'SQL statements' => static fn (string $sql): bool => true,
                 'SQL statements in Web' => static fn (string $sql): bool => str_contains($source->path, '/Web/'),
                 'SQL statements that write' => static fn (string $sql): bool => !$isStore && [] !== Statements::written($sql),
-                'reads of other modules' => static fn (string $sql): bool => !$isQuery && [] !== array_filter(Statements::read($sql), $foreign),
+                'reads of other modules' => static fn (string $sql): bool => !$isQuery
+                    && [] !== array_filter(Statements::read($sql), $foreign),
                 'writes to other modules' => static fn (string $sql): bool => [] !== array_filter(Statements::written($sql), $foreign),
             ];
             $found = Statements::of($source);
