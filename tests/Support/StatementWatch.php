@@ -4,12 +4,6 @@ declare(strict_types=1);
 
 namespace Jorvent\Tests\Support;
 
-use Doctrine\DBAL\Driver;
-use Doctrine\DBAL\Driver\Connection;
-use Doctrine\DBAL\Driver\Middleware\AbstractConnectionMiddleware;
-use Doctrine\DBAL\Driver\Middleware\AbstractDriverMiddleware;
-use Doctrine\DBAL\Driver\Result;
-use Doctrine\DBAL\Driver\Statement;
 use Jorvent\Tests\Measures\Foreign;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 
@@ -17,7 +11,7 @@ use Symfony\Component\DependencyInjection\Attribute\Autowire;
  * Notes which class sends which statement, as it is run: a query builder and a joined string too. What a module reads and writes of the
  * tables of others stands in JORVENT_VAR/statements when the tests end, and bin/lib/statements.php holds it to its ceiling.
  */
-final class StatementWatch implements Driver\Middleware
+final class StatementWatch extends EachStatement
 {
     private const FRAMES = 40;
 
@@ -38,50 +32,7 @@ final class StatementWatch implements Driver\Middleware
         }
     }
 
-    public function wrap(Driver $driver): Driver
-    {
-        return new class($driver, self::note(...)) extends AbstractDriverMiddleware {
-            /** @param \Closure(string): void $note */
-            public function __construct(Driver $driver, private readonly \Closure $note)
-            {
-                parent::__construct($driver);
-            }
-
-            public function connect(#[\SensitiveParameter] array $params): Connection
-            {
-                return new class(parent::connect($params), $this->note) extends AbstractConnectionMiddleware {
-                    /** @param \Closure(string): void $note */
-                    public function __construct(Connection $connection, private readonly \Closure $note)
-                    {
-                        parent::__construct($connection);
-                    }
-
-                    public function query(string $sql): Result
-                    {
-                        ($this->note)($sql);
-
-                        return parent::query($sql);
-                    }
-
-                    public function exec(string $sql): int|string
-                    {
-                        ($this->note)($sql);
-
-                        return parent::exec($sql);
-                    }
-
-                    public function prepare(string $sql): Statement
-                    {
-                        ($this->note)($sql);
-
-                        return parent::prepare($sql);
-                    }
-                };
-            }
-        };
-    }
-
-    private static function note(string $sql): void
+    protected function see(string $sql): void
     {
         $class = self::sender();
         $once = $class.' '.hash('xxh3', $sql);
