@@ -29,7 +29,7 @@ final readonly class ImportedTables implements HoldsPersonalData, Periodic
     public function run(): void
     {
         $old = $this->db->rows(
-            "DELETE FROM import WHERE created_at < :old AND state NOT IN ('checking', 'importing') RETURNING file_sha256",
+            'DELETE FROM import WHERE created_at < :old RETURNING file_sha256',
             ['old' => $this->clock->now()->modify('-'.self::DAYS.' days')],
         );
         $this->holders->drop(...array_map(static fn (Record $r): string => $r->str('file_sha256'), $old));

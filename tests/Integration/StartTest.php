@@ -77,6 +77,8 @@ final class StartTest extends DatabaseTest
         $purge->run();
         self::assertFileExists($file);
         $this->clock()->moveTo($this->clock()->now()->modify('+2 days'));
+        // one that its worker never ended goes as well
+        $this->db()->execute("UPDATE import SET state = 'checking' WHERE id = :id", ['id' => $id]);
         $purge->run();
         self::assertFileDoesNotExist($file);
         self::assertSame(0, $this->int('SELECT count(*) FROM import WHERE id = :id', ['id' => $id]));

@@ -49,10 +49,12 @@ final class CareersPage extends PublicPage
         }
         $write = fn (): Response => $this->page($request, Errors::none());
         // what was searched for is seldom asked for again
-        $alike = [] === array_diff(array_keys($request->query->all()), ['page']);
+        if ([] !== array_diff(array_keys($request->query->all()), ['page'])) {
+            return ShortMemory::fresh($request, $write());
+        }
         $of = [$brand, self::whole($request, 'page'), $this->locale($request), $memory->stamp('openings', $this->openings->stamp(...))];
 
-        return ShortMemory::fresh($request, $alike ? $memory->page($request, implode('|', $of), $write) : $write());
+        return ShortMemory::fresh($request, $memory->page($request, implode('|', $of), $write));
     }
 
     #[Route('/careers/{number}', name: 'opening', requirements: ['number' => '\d{1,9}'], methods: ['GET'])]
