@@ -13,7 +13,7 @@ return [
     'guest_link', 'guide', 'guide_answer', 'heartbeat', 'hire', 'identity_weights', 'import', 'import_mapping',
     'intake', 'intake_file', 'interview', 'interview_seat', 'interview_slot', 'job_family', 'learned_term',
     'letter', 'list_setting', 'mail_in', 'near_term', 'no_current_pay', 'no_poach', 'not_colleague',
-    'not_same', 'opening_alert', 'org_node', 'org_structure', 'org_unit', 'outbox', 'outside_answer',
+    'not_same', 'opening_alert', 'org_node', 'org_structure', 'org_unit', 'message', 'outside_answer',
     'outside_count', 'people_list', 'people_list_entry', 'personal_value', 'post', 'post_epoch', 'post_holder',
     'post_run', 'posting', 'posting_day', 'presence', 'public_holiday', 'question_library', 'questions_version',
     'reach_list', 'reach_question', 'reach_stamp', 'referral', 'referral_paid', 'referral_terms', 'requisition_fit',

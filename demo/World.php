@@ -17,11 +17,14 @@ use Jorvent\Core\Resume\Reader;
 use Jorvent\Core\Screening\Questionnaire;
 use Jorvent\Core\Search\AnswerChance;
 use Jorvent\Core\Workflow\Stage;
+use Jorvent\Messages\Message\SendMail;
 use Jorvent\Offers\Letter;
+use Jorvent\Organisation\Message\DrawReach;
 use Jorvent\Organisation\ReachList;
 use Jorvent\Organisation\Structures;
 use Jorvent\People\IndexCandidate;
 use Jorvent\Platform\Database\Db;
+use Jorvent\Platform\Delivery\Message\Message;
 use Jorvent\Platform\Files\FileStore;
 use Jorvent\Requisitions\Entity\Requisition;
 use Jorvent\Requisitions\Holidays;
@@ -269,7 +272,7 @@ final class World
                 $requisition = $requisitions[$id % \count($requisitions)];
                 $letter = $this->db->insert('letter', ['candidate_id' => $id, 'requisition_id' => $requisition, 'account_id' => $by[$id % 3], 'history' => $history, 'activity' => $activity, 'written_at' => $at, 'answered_at' => $answers ? $at->modify('+'.$this->random->getInt(4, 90).' hours') : null]);
                 $personal = $this->db->insert('personal_value', ['candidate_id' => $id, 'content' => ['subject' => 'Work at the yard and at sea', 'text' => 'Would you like to hear more? A short answer is enough, also if it is no.']]);
-                $this->db->insert('outbox', ['kind' => 'mail', 'subject_kind' => 'candidate', 'subject_id' => $id, 'requisition_id' => $requisition, 'candidate_id' => $id, 'payload' => new \stdClass(), 'personal_id' => $personal, 'key' => 'letter-'.$letter, 'state' => 'delivered', 'attempts' => 1, 'available_at' => $at, 'created_at' => $at, 'delivered_at' => $at]);
+                $this->delivered('letter-'.$letter, $id, $requisition, $personal, $at);
                 $answered += $answers ? 1 : 0;
             }
         }
@@ -399,7 +402,10 @@ final class World
         $this->db->execute("DELETE FROM reach_list l USING org_unit u WHERE l.account_id = :a AND u.id = l.unit_id AND NOT EXISTS (SELECT 1 FROM org_node n JOIN org_structure s ON s.id = n.structure_id WHERE s.state = 'kept' AND n.unit_id = u.id AND n.parent_id = u.parent_id)
             AND u.id NOT IN (SELECT unit_id FROM account_grant WHERE account_id = :a)", ['a' => $id]);
         $this->db->execute("UPDATE reach_stamp SET structure_id = (SELECT id FROM org_structure WHERE state = 'kept'), drawn_at = :at WHERE account_id = :a", ['a' => $id, 'at' => $this->ago(23)]);
-        $this->db->insert('outbox', ['kind' => 'reach', 'subject_kind' => 'reach', 'subject_id' => $id, 'payload' => new \stdClass(), 'key' => 'reach-held-'.$id, 'available_at' => $this->now->modify('+5 years'), 'created_at' => $this->ago(16)]);
+        $this->db->insert('delivery', [
+            'kind' => DrawReach::kind(), 'message' => self::message(new DrawReach($id)), 'subject_kind' => 'reach', 'subject_id' => $id,
+            'key' => 'reach-held-'.$id, 'available_at' => $this->now->modify('+5 years'), 'created_at' => $this->ago(16),
+        ]);
     }
 
     private function catalogue(): void
@@ -836,7 +842,26 @@ final class World
     private function mailed(int $application, int $candidate, int $requisition, \DateTimeImmutable $at, string $title): void
     {
         $personal = $this->db->insert('personal_value', ['candidate_id' => $candidate, 'content' => ['subject' => 'We have your application: '.$title, 'text' => 'Thank you. You will hear from us within two working days.']]);
-        $this->db->insert('outbox', ['kind' => 'mail', 'subject_kind' => 'candidate', 'subject_id' => $candidate, 'requisition_id' => $requisition, 'candidate_id' => $candidate, 'payload' => new \stdClass(), 'personal_id' => $personal, 'key' => 'applied-'.$application, 'state' => 'delivered', 'attempts' => 1, 'available_at' => $at, 'created_at' => $at, 'delivered_at' => $at]);
+        $this->delivered('applied-'.$application, $candidate, $requisition, $personal, $at);
+    }
+
+    /** A mail that went out long ago. */
+    private function delivered(string $key, int $candidate, int $requisition, int $personal, \DateTimeImmutable $at): void
+    {
+        $this->db->insert('delivery', [
+            'kind' => SendMail::kind(), 'message' => self::message(new SendMail($key)), 'subject_kind' => 'candidate',
+            'subject_id' => $candidate, 'requisition_id' => $requisition, 'candidate_id' => $candidate, 'personal_id' => $personal,
+            'key' => $key, 'state' => 'delivered', 'attempts' => 1, 'available_at' => $at, 'created_at' => $at, 'delivered_at' => $at,
+        ]);
+    }
+
+    /** @return array{body: string, headers: array<string, string>} as the transport writes it */
+    private static function message(Message $message): array
+    {
+        return [
+            'body' => json_encode($message, \JSON_THROW_ON_ERROR),
+            'headers' => ['type' => $message::class, 'Content-Type' => 'application/json'],
+        ];
     }
 
     /** @param array<string, string> $casts */

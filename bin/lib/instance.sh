@@ -270,10 +270,17 @@ NGINX
     done
     die "The web server did not answer; look into $DIR/log."
 }
-worker() { # restarted when it ends, as a service manager would
+workers() { # of two kinds, so that long work never delays a letter; the clock is kept by the second (docs/architecture.md)
+    worker outside
+    worker soon scheduler_default long
+}
+worker() { # QUEUES: restarted when it ends, as a service manager would
+    local as=()
+    [ "$(id -u)" = 0 ] && as=(setpriv --reuid=www-data --regid=www-data --init-groups env HOME=/tmp)
     ( trap 'kill $child 2>/dev/null; exit 0' TERM INT
       while :; do
-        if [ "$(id -u)" = 0 ]; then setpriv --reuid=www-data --regid=www-data --init-groups env HOME=/tmp php "$ROOT/bin/console" jorvent:work >>"$DIR/log/worker.log" 2>&1 & else php "$ROOT/bin/console" jorvent:work >>"$DIR/log/worker.log" 2>&1 & fi
+        "${as[@]}" php -d default_socket_timeout=15 "$ROOT/bin/console" messenger:consume "$@" --quiet --sleep=0.3 --keepalive=10 \
+            --limit=5000 --time-limit=3600 --memory-limit=400M >>"$DIR/log/worker-$1.log" 2>&1 &
         child=$!; wait $child; sleep 1
       done ) &
     PIDS+=($!)

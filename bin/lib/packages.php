@@ -19,6 +19,9 @@ require $root.'/vendor/autoload.php';
 const USED_OTHERWISE = [
     'symfony/yaml' => 'config/**/*.yaml',
     'symfony/runtime' => 'vendor/autoload_runtime.php, which it writes',
+    'symfony/doctrine-messenger' => 'the transports of config/packages/messenger.yaml',
+    'symfony/serializer' => 'messenger.transport.symfony_serializer',
+    'symfony/property-access' => 'what the serializer reads messages with',
     'symfony/css-selector' => 'filter() of symfony/dom-crawler',
     'symfony/asset' => 'asset() in templates',
     'psr/http-message' => 'held at 1 for zbateson/mail-mime-parser, which does not say that it can not do with 2',

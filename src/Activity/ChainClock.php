@@ -6,15 +6,16 @@ namespace Jorvent\Activity;
 
 use Jorvent\Messages\Mailing;
 use Jorvent\Platform\Database\Db;
-use Jorvent\Platform\Outbox\Periodic;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
+use Symfony\Component\Scheduler\Attribute\AsPeriodicTask;
 
 /**
  * Links the log every minute, and once a day writes the head of the chain where a change of the database does not reach it: into a file, and
  * by mail to the admins of the whole organisation. Addresses of failed sign-ins go after 90 days.
  */
-final readonly class ChainClock implements Periodic
+#[AsPeriodicTask(60, method: 'run')]
+final readonly class ChainClock
 {
     private const ADDRESS_DAYS = 90;
 
@@ -25,11 +26,6 @@ final readonly class ChainClock implements Periodic
         private Mailing $mailing,
         #[Autowire('%env(JORVENT_VAR)%/log/chain-heads.log')] private string $file,
     ) {
-    }
-
-    public function everySeconds(): int
-    {
-        return 60;
     }
 
     public function run(): void

@@ -7,6 +7,7 @@ namespace Jorvent\Adverts;
 use Doctrine\DBAL\LockMode;
 use Doctrine\ORM\EntityManagerInterface;
 use Jorvent\Activity\ActivityLog;
+use Jorvent\Adverts\Message\TellBoard;
 use Jorvent\Core\Adverts\Advert;
 use Jorvent\Core\Adverts\PostingState;
 use Jorvent\Core\Shared\Money;
@@ -15,7 +16,8 @@ use Jorvent\Core\Shared\Refused;
 use Jorvent\Outside\Boards\Board;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
-use Jorvent\Platform\Outbox\Outbox;
+use Jorvent\Platform\Delivery\About;
+use Jorvent\Platform\Delivery\Deliveries;
 use Jorvent\Requisitions\Entity\Requisition;
 use Psr\Clock\ClockInterface;
 
@@ -25,7 +27,7 @@ final readonly class AdvertDesk
     /** States in which an advert is up or on its way. */
     public const ON = "('planned', 'waiting', 'asked', 'live', 'paused')";
 
-    public function __construct(private Db $db, private EntityManagerInterface $entities, private ClockInterface $clock, private ActivityLog $log, private Outbox $outbox, private Boards $boards, private AdvertTexts $texts, private AdvertFigures $figures, private Costs $costs)
+    public function __construct(private Db $db, private EntityManagerInterface $entities, private ClockInterface $clock, private ActivityLog $log, private Deliveries $deliveries, private Boards $boards, private AdvertTexts $texts, private AdvertFigures $figures, private Costs $costs)
     {
     }
 
@@ -213,7 +215,7 @@ final readonly class AdvertDesk
             'inside_until' => $insideUntil, 'budget' => $budget?->minor, 'budget_currency' => $budget?->currency,
         ]);
         if (PostingState::Waiting === $state) {
-            $this->outbox->add('posting', 'posting-'.$code.'-1', 'posting', $id, [], $requisition);
+            $this->deliveries->add(new TellBoard($id), 'posting-'.$code.'-1', new About('posting', $id, $requisition));
         }
         $this->log->record('advert.posted', 'posting', $id, $requisition, change: ['board' => $board->key, 'from' => $from?->format('Y-m-d'), 'until' => $until?->format('Y-m-d')]);
     }
@@ -228,8 +230,9 @@ final readonly class AdvertDesk
         if (Boards::CAREERS === $row->str('board') || ('planned' === $row->str('state') && 'down' === $want)) {
             $this->db->execute("UPDATE posting SET state = CASE :w WHEN 'down' THEN 'withdrawn' WHEN 'paused' THEN 'paused' ELSE 'live' END WHERE id = :id", ['w' => $want, 'id' => $row->int('id')]);
         } elseif ('planned' !== $row->str('state')) {
-            $this->outbox->drop('posting-'.$row->str('code').'-');
-            $this->outbox->add('posting', 'posting-'.$row->str('code').'-'.($row->int('wishes') + 1), 'posting', $row->int('id'), [], $row->int('requisition_id'));
+            $this->deliveries->drop('posting-'.$row->str('code').'-');
+            $key = 'posting-'.$row->str('code').'-'.($row->int('wishes') + 1);
+            $this->deliveries->add(new TellBoard($row->int('id')), $key, new About('posting', $row->int('id'), $row->int('requisition_id')));
         }
         $this->log->record($act, 'posting', $row->int('id'), $row->int('requisition_id'), change: ['board' => $row->str('board'), ...$change]);
     }

@@ -47,11 +47,11 @@ final readonly class AdvertFigures
     private function postings(string $which, array $values): array
     {
         return $this->db->rows(
-            'SELECT p.*, b.name, b.shape, b.rank, b.reach, b.price, b.rests_until, b.last_error AS board_error, coalesce(d.visits, 0) AS visits, coalesce(d.started, 0) AS started, a.applied, a.qualified, a.interviewed, o.id AS outbox_id, o.state AS delivery, o.attempts, o.last_error, o.available_at, s.spent FROM posting p JOIN board b ON b.key = p.board
+            'SELECT p.*, b.name, b.shape, b.rank, b.reach, b.price, b.rests_until, b.last_error AS board_error, coalesce(d.visits, 0) AS visits, coalesce(d.started, 0) AS started, a.applied, a.qualified, a.interviewed, o.id AS delivery_id, o.state AS delivery, o.attempts, o.last_error, o.available_at, s.spent FROM posting p JOIN board b ON b.key = p.board
              LEFT JOIN LATERAL (SELECT sum(visits) AS visits, sum(started) AS started FROM posting_day WHERE posting_id = p.id) d ON true
              CROSS JOIN LATERAL (SELECT count(*) AS applied, count(*) FILTER (WHERE '.self::QUALIFIED.") AS qualified, count(*) FILTER (WHERE stage IN ('interview', 'decision', 'offer', 'hired')) AS interviewed FROM application WHERE posting_id = p.id) a
              LEFT JOIN LATERAL (SELECT json_agg(json_build_object('amount', amount, 'currency', currency)) AS spent FROM spend WHERE posting_id = p.id) s ON true
-             LEFT JOIN LATERAL (SELECT id, state, attempts, last_error, available_at FROM outbox WHERE subject_kind = 'posting' AND subject_id = p.id ORDER BY id DESC LIMIT 1) o ON true
+             LEFT JOIN LATERAL (SELECT id, state, attempts, last_error, available_at FROM delivery WHERE subject_kind = 'posting' AND subject_id = p.id ORDER BY id DESC LIMIT 1) o ON true
              WHERE ".$which." ORDER BY p.state IN ('withdrawn', 'ended', 'refused'), b.rank, p.id DESC",
             $values,
         );

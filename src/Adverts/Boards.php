@@ -13,8 +13,9 @@ use Jorvent\Outside\Boards\Board;
 use Jorvent\Outside\Boards\BoardShape;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
-use Jorvent\Platform\Outbox\NotNow;
-use Jorvent\Platform\Outbox\RefusedByThem;
+use Jorvent\Platform\Delivery\Deliveries;
+use Jorvent\Platform\Delivery\NotNow;
+use Jorvent\Platform\Delivery\RefusedByThem;
 use Jorvent\Platform\Security\Sealer;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\DependencyInjection\Attribute\AutowireIterator;
@@ -30,7 +31,7 @@ final readonly class Boards
     private const SEAL = 'board key';
 
     /** @param iterable<BoardShape> $shapes */
-    public function __construct(private Db $db, private ClockInterface $clock, private ActivityLog $log, private Sealer $sealer, #[AutowireIterator(BoardShape::class)] private iterable $shapes)
+    public function __construct(private Db $db, private ClockInterface $clock, private ActivityLog $log, private Sealer $sealer, private Deliveries $deliveries, #[AutowireIterator(BoardShape::class)] private iterable $shapes)
     {
     }
 
@@ -77,7 +78,7 @@ final readonly class Boards
     /** @return list<Record> with how each has answered of late and how many postings stand there */
     public function rows(): array
     {
-        return $this->db->rows("SELECT b.*, (SELECT count(*) FROM posting p WHERE p.board = b.key AND p.state = 'live') AS live, (SELECT count(*) FROM posting p JOIN outbox o ON o.subject_kind = 'posting' AND o.subject_id = p.id AND o.state IN ('waiting', 'failed') WHERE p.board = b.key) AS undelivered FROM board b ORDER BY b.rank, b.name");
+        return $this->db->rows("SELECT b.*, (SELECT count(*) FROM posting p WHERE p.board = b.key AND p.state = 'live') AS live, (SELECT count(*) FROM posting p JOIN delivery o ON o.subject_kind = 'posting' AND o.subject_id = p.id AND o.state IN ('waiting', 'sending', 'failed') WHERE p.board = b.key) AS undelivered FROM board b ORDER BY b.rank, b.name");
     }
 
     /**
@@ -148,7 +149,12 @@ final readonly class Boards
     {
         $this->db->transaction(function () use ($key): void {
             $this->db->execute('UPDATE board SET rests_until = NULL WHERE key = :k', ['k' => $key]);
-            $this->db->execute("UPDATE outbox SET state = 'waiting', available_at = :now, attempts = CASE WHEN state = 'failed' THEN 0 ELSE attempts END WHERE kind = 'posting' AND state IN ('waiting', 'failed') AND subject_id IN (SELECT id FROM posting WHERE board = :k)", ['k' => $key, 'now' => $this->clock->now()]);
+            $postings = $this->db->rows(
+                "SELECT DISTINCT p.id FROM posting p JOIN delivery d ON d.subject_kind = 'posting' AND d.subject_id = p.id
+                 WHERE p.board = :k AND d.state IN ('waiting', 'failed')",
+                ['k' => $key],
+            );
+            $this->deliveries->hurry('posting', array_map(static fn (Record $r): int => $r->int('id'), $postings));
             $this->log->record('board.tried', 'board', 0, change: ['board' => $key]);
         });
     }

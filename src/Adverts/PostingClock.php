@@ -5,21 +5,19 @@ declare(strict_types=1);
 namespace Jorvent\Adverts;
 
 use Jorvent\Activity\ActivityLog;
+use Jorvent\Adverts\Message\TellBoard;
 use Jorvent\Platform\Database\Db;
-use Jorvent\Platform\Outbox\Outbox;
-use Jorvent\Platform\Outbox\Periodic;
+use Jorvent\Platform\Delivery\About;
+use Jorvent\Platform\Delivery\Deliveries;
 use Psr\Clock\ClockInterface;
+use Symfony\Component\Scheduler\Attribute\AsPeriodicTask;
 
 /** Begins what was planned for today, ends what ran to its last day by the calendar of the site, and lets rest what used up its budget. */
-final readonly class PostingClock implements Periodic
+#[AsPeriodicTask(60, method: 'run')]
+final readonly class PostingClock
 {
-    public function __construct(private Db $db, private ClockInterface $clock, private Outbox $outbox, private ActivityLog $log, private AdvertDesk $desk)
+    public function __construct(private Db $db, private ClockInterface $clock, private Deliveries $deliveries, private ActivityLog $log, private AdvertDesk $desk)
     {
-    }
-
-    public function everySeconds(): int
-    {
-        return 60;
     }
 
     public function run(): void
@@ -33,7 +31,8 @@ final readonly class PostingClock implements Periodic
                 $own = Boards::CAREERS === $row->str('board');
                 $this->db->execute('UPDATE posting SET state = :s, live_at = CASE WHEN :live THEN :now ELSE live_at END, ended_at = CASE WHEN :ended THEN CAST(:now AS timestamptz) END WHERE id = :id', ['s' => $begins ? ($own ? 'live' : 'waiting') : 'ended', 'live' => $begins && $own, 'ended' => !$begins, 'now' => $now, 'id' => $row->int('id')]);
                 if ($begins && !$own) {
-                    $this->outbox->add('posting', 'posting-'.$row->str('code').'-'.$row->int('wishes'), 'posting', $row->int('id'), [], $row->int('requisition_id'));
+                    $about = new About('posting', $row->int('id'), $row->int('requisition_id'));
+                    $this->deliveries->add(new TellBoard($row->int('id')), 'posting-'.$row->str('code').'-'.$row->int('wishes'), $about);
                 }
                 $this->log->record($begins ? 'advert.begun' : 'advert.ended', 'posting', $row->int('id'), $row->int('requisition_id'), change: ['board' => $row->str('board')]);
             }

@@ -13,17 +13,18 @@ use Jorvent\Organisation\Brands;
 use Jorvent\People\ResumeFile;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
-use Jorvent\Platform\Outbox\Periodic;
 use Jorvent\Platform\Security\Secret;
 use Jorvent\Privacy\Holders;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
+use Symfony\Component\Scheduler\Attribute\AsPeriodicTask;
 
 /**
  * New openings by mail, for a search someone keeps; and, when they leave their resume too, being kept in mind for a year. Nothing is sent or kept before the address is confirmed by a link, and one click ends it
  * (RFC 8058).
  */
-final readonly class Alerts implements Periodic
+#[AsPeriodicTask(300, method: 'run')]
+final readonly class Alerts
 {
     /** An address that is not confirmed is forgotten after so many days. */
     private const UNCONFIRMED_DAYS = 3;
@@ -115,11 +116,6 @@ final readonly class Alerts implements Periodic
         if (null !== $id) {
             $this->db->transaction(fn () => $this->forget('id = :id', ['id' => $id]));
         }
-    }
-
-    public function everySeconds(): int
-    {
-        return 300;
     }
 
     /** Sends what is new since the last time, at most once a day to each. */

@@ -31,7 +31,7 @@ final readonly class ConfirmAddress
                 $this->db->execute('SELECT id FROM candidate WHERE id = :id FOR UPDATE', ['id' => $known]);
                 $earlier = $this->db->row('SELECT id FROM application WHERE candidate_id = :k AND requisition_id = :r', ['k' => $known, 'r' => $row->int('requisition_id')])?->int('id');
                 $both = ['k' => $known, 'c' => $claimant];
-                foreach (['resume', 'outbox', 'personal_value'] as $table) {
+                foreach (['resume', 'delivery', 'personal_value'] as $table) {
                     $this->db->execute("UPDATE $table SET candidate_id = :k WHERE candidate_id = :c", $both);
                 }
                 if (null === $earlier) {

@@ -6,22 +6,18 @@ namespace Jorvent\Careers;
 
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
-use Jorvent\Platform\Outbox\Periodic;
 use Jorvent\Privacy\Holders;
 use Psr\Clock\ClockInterface;
+use Symfony\Component\Scheduler\Attribute\AsPeriodicTask;
 
 /** An application that was begun and not sent goes on its day, with its file; what is left of one that was sent goes too, for it lives on as an application. */
-final readonly class PurgeDrafts implements Periodic
+#[AsPeriodicTask(600, method: 'run')]
+final readonly class PurgeDrafts
 {
     private const PIECE = 500;
 
     public function __construct(private Db $db, private ClockInterface $clock, private Holders $holders)
     {
-    }
-
-    public function everySeconds(): int
-    {
-        return 600;
     }
 
     public function run(): void

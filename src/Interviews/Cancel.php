@@ -12,13 +12,13 @@ use Jorvent\Core\Workflow\HiringAct;
 use Jorvent\Messages\Mailing;
 use Jorvent\Pipeline\Situations;
 use Jorvent\Platform\Database\Db;
-use Jorvent\Platform\Outbox\Outbox;
+use Jorvent\Platform\Delivery\Deliveries;
 use Psr\Clock\ClockInterface;
 
 /** Calls an interview off: the hour is free again at once, every calendar is told, the link no longer opens. */
 final readonly class Cancel
 {
-    public function __construct(private Db $db, private ClockInterface $clock, private ActivityLog $log, private Mailing $mailing, private GuestLinks $links, private Situations $situations, private Outbox $outbox)
+    public function __construct(private Db $db, private ClockInterface $clock, private ActivityLog $log, private Mailing $mailing, private GuestLinks $links, private Situations $situations, private Deliveries $deliveries)
     {
     }
 
@@ -41,8 +41,8 @@ final readonly class Cancel
             $this->db->execute('UPDATE interview_seat SET during = NULL WHERE interview_id = :id', ['id' => $id]);
             $this->links->revoke(GuestLinks::BOOK, $id);
             // what was not sent yet is not sent: neither the link nor an invitation
-            $this->outbox->drop('pick-time-'.$id.'-');
-            $this->outbox->drop('interview-'.$id.'-');
+            $this->deliveries->drop('pick-time-'.$id.'-');
+            $this->deliveries->drop('interview-'.$id.'-');
             $this->log->record('interview.cancelled', 'interview', $id, $row->int('requisition_id'), $row->int('candidate_id'));
             if ('booked' !== $row->str('state')) {
                 return;

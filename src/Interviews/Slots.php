@@ -39,7 +39,7 @@ final readonly class Slots
      *
      * @return list<Attendee>
      *
-     * @throws \Jorvent\Platform\Outbox\NotNow|\Jorvent\Platform\Outbox\RefusedByThem
+     * @throws \Jorvent\Platform\Delivery\NotNow|\Jorvent\Platform\Delivery\RefusedByThem
      */
     public function attendees(array $accounts, Interval $window): array
     {

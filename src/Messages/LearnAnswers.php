@@ -6,11 +6,12 @@ namespace Jorvent\Messages;
 
 use Jorvent\Core\Search\AnswerChance;
 use Jorvent\Platform\Database\Db;
-use Jorvent\Platform\Outbox\Periodic;
 use Psr\Clock\ClockInterface;
+use Symfony\Component\Scheduler\Attribute\AsPeriodicTask;
 
 /** Once a day: how likely someone answers, from all letters that had the time to be, and how what was said held against what came. */
-final readonly class LearnAnswers implements Periodic
+#[AsPeriodicTask(300, method: 'run')]
+final readonly class LearnAnswers
 {
     /** A letter that nobody answered in so many days counts as not answered. */
     private const DAYS = 21;
@@ -18,11 +19,6 @@ final readonly class LearnAnswers implements Periodic
 
     public function __construct(private Db $db, private ClockInterface $clock)
     {
-    }
-
-    public function everySeconds(): int
-    {
-        return 3600;
     }
 
     public function run(): void

@@ -6,20 +6,22 @@ namespace Jorvent\Messages;
 
 use Jorvent\Core\Messages\Template;
 use Jorvent\Core\Shared\Refused;
+use Jorvent\Messages\Message\SendMail;
 use Jorvent\Organisation\Brands;
 use Jorvent\Platform\Database\Db;
-use Jorvent\Platform\Outbox\Outbox;
+use Jorvent\Platform\Delivery\About;
+use Jorvent\Platform\Delivery\Content;
+use Jorvent\Platform\Delivery\Deliveries;
 use Jorvent\Platform\Security\Secret;
-use Psr\Clock\ClockInterface;
 use Symfony\Contracts\Translation\TranslatorInterface;
 
-/** Writes mails: fills the template for the person, keeps a copy, and lays it in the outbox. */
+/** Writes mails: fills the template for the person, keeps a copy, and has it delivered. */
 final readonly class Mailing
 {
     /** A word of closing out waits so long before it goes, so that it can be taken back. */
     public const HOLD_SECONDS = 120;
 
-    public function __construct(private Db $db, private Outbox $outbox, private ClockInterface $clock, private TranslatorInterface $words, private Brands $brands)
+    public function __construct(private Db $db, private Deliveries $deliveries, private TranslatorInterface $words, private Brands $brands)
     {
     }
 
@@ -35,10 +37,12 @@ final readonly class Mailing
         $values = [...$this->fields($candidate, $requisition), ...$more];
         Refused::unlessEmpty($template->blockers($values));
         $filled = $template->fill($values);
-        $this->outbox->add('mail', $key, 'candidate', $candidate, [], $requisition, $candidate, ['to' => $to, 'name' => $row->str('name'), 'subject' => $filled->subject, 'text' => $filled->body, 'calendar' => $calendar, 'method' => $method, 'from' => $values['company']], secrets: $secrets);
-        if ($holdSeconds > 0) {
-            $this->db->execute("UPDATE outbox SET available_at = :at WHERE key = :key AND state = 'waiting'", ['key' => $key, 'at' => $this->clock->now()->modify('+'.$holdSeconds.' seconds')]);
-        }
+        $content = new Content([
+            'to' => $to, 'name' => $row->str('name'), 'subject' => $filled->subject, 'text' => $filled->body,
+            'calendar' => $calendar, 'method' => $method, 'from' => $values['company'],
+        ], $secrets);
+        $about = new About('candidate', $candidate, $requisition, $candidate);
+        $this->deliveries->add(new SendMail($key), $key, $about, $content, $holdSeconds);
     }
 
     /**
@@ -57,7 +61,10 @@ final readonly class Mailing
         $values += ['company' => '' === $from ? $this->brands->main()->name : $from];
         Refused::unlessEmpty($template->blockers($values));
         $filled = $template->fill($values);
-        $this->outbox->add('mail', $key, $subjectKind, $subject, personal: ['to' => $to, 'name' => '', 'subject' => $filled->subject, 'text' => $filled->body, 'end' => null === $end ? null : Secret::mark('one_click'), 'from' => $values['company']], secrets: $secrets);
+        $this->deliveries->add(new SendMail($key), $key, new About($subjectKind, $subject), new Content([
+            'to' => $to, 'name' => '', 'subject' => $filled->subject, 'text' => $filled->body,
+            'end' => null === $end ? null : Secret::mark('one_click'), 'from' => $values['company'],
+        ], $secrets));
     }
 
     /**
@@ -67,7 +74,11 @@ final readonly class Mailing
     public function toStaff(string $key, int $account, string $subject, string $text, ?int $requisition = null, ?string $calendar = null, string $method = 'REQUEST', array $secrets = [], ?int $about = null): void
     {
         $row = $this->db->row('SELECT name, email FROM account WHERE id = :id', ['id' => $account]) ?? throw new \LogicException('No such account.');
-        $this->outbox->add('mail', $key, 'account', $account, [], $requisition, null, ['to' => $row->str('email'), 'name' => $row->str('name'), 'subject' => $subject, 'text' => $text, 'calendar' => $calendar, 'method' => $method], $account, $secrets, $about);
+        $about = new About('account', $account, $requisition, null, $account, $about);
+        $this->deliveries->add(new SendMail($key), $key, $about, new Content([
+            'to' => $row->str('email'), 'name' => $row->str('name'), 'subject' => $subject, 'text' => $text,
+            'calendar' => $calendar, 'method' => $method,
+        ], $secrets));
     }
 
     /**

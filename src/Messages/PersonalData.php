@@ -29,11 +29,11 @@ final readonly class PersonalData implements HoldsPersonalData
         // a mail to staff that still waits goes, without the name; one to them does not
         $this->db->execute(
             "UPDATE personal_value v SET candidate_id = NULL, content = CAST(replace(CAST(v.content AS text), trim(both '\"' from CAST(to_jsonb(CAST(:name AS text)) AS text)), 'a candidate') AS jsonb)
-             FROM outbox o WHERE o.personal_id = v.id AND o.state = 'waiting' AND o.candidate_id IS NULL AND v.account_id IS NOT NULL AND v.candidate_id = :id", $of + ['name' => $person->name],
+             FROM delivery o WHERE o.personal_id = v.id AND o.state IN ('waiting', 'sending') AND o.candidate_id IS NULL AND v.account_id IS NOT NULL AND v.candidate_id = :id", $of + ['name' => $person->name],
         );
         $theirs = '(candidate_id = :id OR personal_id IN (SELECT id FROM personal_value WHERE candidate_id = :id))';
-        $this->db->execute("UPDATE outbox SET state = 'dropped', sealed = NULL WHERE state = 'waiting' AND $theirs", $of);
-        $this->db->execute("UPDATE outbox SET last_error = NULL, sealed = NULL WHERE $theirs", $of);
+        $this->db->execute("UPDATE delivery SET state = 'dropped', sealed = NULL WHERE state IN ('waiting', 'sending') AND $theirs", $of);
+        $this->db->execute("UPDATE delivery SET last_error = NULL, sealed = NULL WHERE $theirs", $of);
         $this->db->execute('UPDATE personal_value SET content = NULL, erased_at = :now WHERE candidate_id = :id AND content IS NOT NULL', $of + ['now' => $person->now]);
 
         return [];
@@ -47,7 +47,7 @@ final readonly class PersonalData implements HoldsPersonalData
                  WHERE v.candidate_id = :id AND v.content IS NOT NULL ORDER BY m.id", ['id' => $candidate],
             )),
             'mails_to_you' => self::shown(...$this->db->rows(
-                "SELECT o.created_at AS written, o.state, v.content ->> 'subject' AS subject, v.content ->> 'text' AS text FROM outbox o JOIN personal_value v ON v.id = o.personal_id
+                "SELECT o.created_at AS written, o.state, v.content ->> 'subject' AS subject, v.content ->> 'text' AS text FROM delivery o JOIN personal_value v ON v.id = o.personal_id
                  WHERE o.kind = 'mail' AND o.candidate_id = :id ORDER BY o.id", ['id' => $candidate],
             )),
         ];

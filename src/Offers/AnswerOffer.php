@@ -12,12 +12,14 @@ use Jorvent\Core\Workflow\HiringAct;
 use Jorvent\Core\Workflow\Stage;
 use Jorvent\Messages\Mailing;
 use Jorvent\Offers\Entity\Offer;
+use Jorvent\Offers\Message\ReportHire;
 use Jorvent\Pipeline\Applications;
 use Jorvent\Pipeline\Entity\Application;
 use Jorvent\Pipeline\Situations;
 use Jorvent\Pipeline\StageVisits;
 use Jorvent\Platform\Database\Db;
-use Jorvent\Platform\Outbox\Outbox;
+use Jorvent\Platform\Delivery\About;
+use Jorvent\Platform\Delivery\Deliveries;
 use Psr\Clock\ClockInterface;
 
 /**
@@ -34,7 +36,7 @@ final readonly class AnswerOffer
         private Applications $applications,
         private StageVisits $visits,
         private Mailing $mailing,
-        private Outbox $outbox,
+        private Deliveries $deliveries,
         private Situations $situations,
         private SigningNames $names,
         private SigningCodes $codes,
@@ -51,11 +53,12 @@ final readonly class AnswerOffer
             [$offer, $application] = $this->open($id, HiringAct::SignOffer);
             $now = $this->clock->now();
             $offer->accept($name, $letter, $from, $now);
-            $this->outbox->drop('offer-'.$id.'-v');
+            $this->deliveries->drop('offer-'.$id.'-v');
             $application->hire($now);
             $this->visits->enter($application->id, $application->stage);
             $hire = $this->db->insert('hire', ['application_id' => $application->id, 'offer_id' => $id, 'signed_at' => $now, 'first_day' => $offer->firstDay->format('Y-m-d')]);
-            $this->outbox->add('records', 'hire-'.$hire, 'hire', $hire, ['hire' => $hire], $application->requisitionId, $application->candidateId);
+            $about = new About('hire', $hire, $application->requisitionId, $application->candidateId);
+            $this->deliveries->add(new ReportHire($hire), ReportHire::key($hire), $about);
             $this->log->record('offer.signed', 'offer', $id, $application->requisitionId, $application->candidateId, ['letter' => $letter], ['name' => $name]);
             $this->mailing->toCandidate(
                 "signed-$id", $application->candidateId, $application->requisitionId, $this->mailing->templateFor('signed', $application->candidateId),
@@ -74,7 +77,7 @@ final readonly class AnswerOffer
             [$offer, $application] = $this->open($id, HiringAct::DeclineOffer);
             $now = $this->clock->now();
             $offer->decline(trim($reason), $now);
-            $this->outbox->drop('offer-'.$id.'-v');
+            $this->deliveries->drop('offer-'.$id.'-v');
             if (Stage::Offer === $application->stage) {
                 $application->enter(Stage::Decision, $now);
                 $this->visits->enter($application->id, Stage::Decision);

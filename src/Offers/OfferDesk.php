@@ -22,8 +22,8 @@ use Jorvent\Pipeline\Applications;
 use Jorvent\Pipeline\Situations;
 use Jorvent\Pipeline\StageVisits;
 use Jorvent\Platform\Database\Db;
+use Jorvent\Platform\Delivery\Deliveries;
 use Jorvent\Platform\Files\FileStore;
-use Jorvent\Platform\Outbox\Outbox;
 use Jorvent\Requisitions\Approvals;
 use Jorvent\Requisitions\AskApproval;
 use Jorvent\Requisitions\Entity\Requisition;
@@ -34,7 +34,7 @@ final readonly class OfferDesk
 {
     public function __construct(
         private Db $db, private EntityManagerInterface $entities, private ClockInterface $clock, private ActivityLog $log, private Applications $applications, private StageVisits $visits,
-        private Approvals $approvals, private AskApproval $asking, private Letter $letter, private FileStore $files, private Mailing $mailing, private GuestLinks $links, private Situations $situations, private Outbox $outbox,
+        private Approvals $approvals, private AskApproval $asking, private Letter $letter, private FileStore $files, private Mailing $mailing, private GuestLinks $links, private Situations $situations, private Deliveries $deliveries,
     ) {
     }
 
@@ -123,7 +123,7 @@ final readonly class OfferDesk
             $offer->withdraw($this->clock->now());
             $this->approvals->drop($requisition->id, $id);
             $this->links->revoke(GuestLinks::OFFER, $id);
-            $this->outbox->drop('offer-'.$id.'-v');
+            $this->deliveries->drop('offer-'.$id.'-v');
             if ($wasSent && $tell) {
                 $this->mailing->toCandidate("offer-$id-withdrawn", $candidate, $requisition->id, $this->mailing->templateFor('offer_withdrawn', $candidate));
             }

@@ -6,9 +6,11 @@ namespace Jorvent\Organisation;
 
 use Jorvent\Accounts\Access\Permission;
 use Jorvent\Accounts\Access\Policy;
+use Jorvent\Organisation\Message\DrawReach;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
-use Jorvent\Platform\Outbox\Outbox;
+use Jorvent\Platform\Delivery\About;
+use Jorvent\Platform\Delivery\Deliveries;
 use Psr\Clock\ClockInterface;
 
 /**
@@ -17,18 +19,19 @@ use Psr\Clock\ClockInterface;
  */
 final readonly class ReachList
 {
-    public function __construct(private Db $db, private ClockInterface $clock, private Outbox $outbox)
+    public function __construct(private Db $db, private ClockInterface $clock, private Deliveries $deliveries)
     {
     }
 
     public function drawAllLater(string $because): void
     {
-        $this->outbox->add('reach', 'reach-'.$because, 'reach', 0);
+        $this->deliveries->add(new DrawReach(null), 'reach-'.$because, new About('reach', 0));
     }
 
     public function drawLater(int $account): void
     {
-        $this->outbox->add('reach', 'reach-account-'.$account.'-'.$this->db->int("SELECT nextval('org_unit_id')"), 'reach', $account);
+        $key = 'reach-account-'.$account.'-'.$this->db->int("SELECT nextval('org_unit_id')");
+        $this->deliveries->add(new DrawReach($account), $key, new About('reach', $account));
     }
 
     /** @param int|null $account null for everyone */

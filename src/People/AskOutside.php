@@ -15,8 +15,8 @@ use Jorvent\Outside\ResumeBanks\BankAnswer;
 use Jorvent\Outside\ResumeBanks\ResumeBank;
 use Jorvent\Outside\ResumeBanks\ResumeBanks;
 use Jorvent\Platform\Database\Db;
-use Jorvent\Platform\Outbox\NotNow;
-use Jorvent\Platform\Outbox\RefusedByThem;
+use Jorvent\Platform\Delivery\NotNow;
+use Jorvent\Platform\Delivery\RefusedByThem;
 use Psr\Clock\ClockInterface;
 
 /**

@@ -8,9 +8,11 @@ use Jorvent\Activity\ActivityLog;
 use Jorvent\Core\Resume\Folded;
 use Jorvent\Core\Resume\Tongues;
 use Jorvent\Core\Shared\Refused;
+use Jorvent\People\Message\RereadResumes;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
-use Jorvent\Platform\Outbox\Outbox;
+use Jorvent\Platform\Delivery\About;
+use Jorvent\Platform\Delivery\Deliveries;
 use Psr\Clock\ClockInterface;
 
 /** Words that the reader lacked: each correction proposes its own, an admin takes or refuses them, and from then on resumes are read with them. */
@@ -26,7 +28,7 @@ final class Dictionary
     private array $learned = self::NOTHING_LEARNED;
     private string $version = '';
 
-    public function __construct(private readonly Db $db, private readonly ClockInterface $clock, private readonly ActivityLog $log, private readonly Outbox $outbox)
+    public function __construct(private readonly Db $db, private readonly ClockInterface $clock, private readonly ActivityLog $log, private readonly Deliveries $deliveries)
     {
     }
 
@@ -102,14 +104,16 @@ final class Dictionary
         if (null !== $this->progress()) {
             throw Refused::because('import_runs');
         }
-        $this->outbox->add('reread', 'reread-'.$this->clock->now()->format('YmdHisu').'-0', 'resume', 0, ['from' => 0, 'of' => $this->db->int('SELECT count(*) FROM resume'), 'done' => 0]);
+        $run = $this->clock->now()->format('YmdHisu');
+        $first = new RereadResumes($run, 0, 0, $this->db->int('SELECT count(*) FROM resume'));
+        $this->deliveries->add($first, $first->key(), new About('resume', 0));
     }
 
     /** @return array{done: int, of: int}|null while resumes are read anew */
     public function progress(): ?array
     {
-        $row = $this->db->row("SELECT payload FROM outbox WHERE kind = 'reread' AND state = 'waiting' ORDER BY id DESC LIMIT 1")?->json('payload');
+        $next = $this->deliveries->open(RereadResumes::class);
 
-        return null === $row ? null : ['done' => \is_int($row['done'] ?? null) ? $row['done'] : 0, 'of' => \is_int($row['of'] ?? null) ? $row['of'] : 0];
+        return null === $next ? null : ['done' => $next->done, 'of' => $next->of];
     }
 }

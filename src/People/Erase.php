@@ -84,7 +84,7 @@ final readonly class Erase
     {
         $row = $this->db->row(
             "SELECT count(*) FILTER (WHERE o.id IS NOT NULL) AS mails, count(*) FILTER (WHERE o.id IS NULL) AS texts
-             FROM personal_value v LEFT JOIN outbox o ON o.personal_id = v.id AND o.kind = 'mail' WHERE v.candidate_id = :id AND v.content IS NOT NULL",
+             FROM personal_value v LEFT JOIN delivery o ON o.personal_id = v.id AND o.kind = 'mail' WHERE v.candidate_id = :id AND v.content IS NOT NULL",
             ['id' => $candidate],
         ) ?? throw new \LogicException('A count always has a row.');
 

@@ -11,10 +11,12 @@ use Jorvent\Core\Shared\Refused;
 use Jorvent\People\Entity\Candidate;
 use Jorvent\People\Extract\Broken;
 use Jorvent\People\Extract\Zipped;
+use Jorvent\People\Message\ReadDroppedFile;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
+use Jorvent\Platform\Delivery\About;
+use Jorvent\Platform\Delivery\Deliveries;
 use Jorvent\Platform\Files\FileStore;
-use Jorvent\Platform\Outbox\Outbox;
 use Psr\Clock\ClockInterface;
 
 /**
@@ -27,7 +29,7 @@ final readonly class Intake
     private const MOST_ZIP = 80_000_000;
 
     public function __construct(
-        private Db $db, private ClockInterface $clock, private Outbox $outbox, private ActivityLog $log, private EntityManagerInterface $entities, private FileStore $files, private ReadResume $read, private AddResume $add, private IndexCandidate $index, private SamePerson $same, private KnownBy $known, private Tombstones $stones, private ReadText $readText,
+        private Db $db, private ClockInterface $clock, private Deliveries $deliveries, private ActivityLog $log, private EntityManagerInterface $entities, private FileStore $files, private ReadResume $read, private AddResume $add, private IndexCandidate $index, private SamePerson $same, private KnownBy $known, private Tombstones $stones, private ReadText $readText,
     ) {
     }
 
@@ -55,7 +57,7 @@ final readonly class Intake
                 $large = \strlen($content) > ReadResume::MAX_BYTES;
                 $ids[] = $id = $this->put($intake, $name, $content, $large ? 'file_too_large' : null, $mail);
                 if (!$large) {
-                    $this->outbox->add('intake', 'intake-'.$id.'-1', 'intake_file', $id);
+                    $this->deliveries->add(new ReadDroppedFile($id), 'intake-'.$id.'-1', new About('intake_file', $id));
                 }
             }
 
@@ -79,7 +81,7 @@ final readonly class Intake
         try {
             $same = $this->db->row('SELECT r.id, r.candidate_id FROM resume r JOIN candidate c ON c.id = r.candidate_id WHERE r.file_sha256 = :h AND c.erased_at IS NULL ORDER BY r.id LIMIT 1', ['h' => $file->str('sha256')]);
             if (null !== $same) {
-                $this->settle($id, 'known', 'same_file', $same->int('candidate_id'), $same->int('id'));
+                $this->ifWaiting($id, fn () => $this->settle($id, 'known', 'same_file', $same->int('candidate_id'), $same->int('id')));
 
                 return;
             }
@@ -88,7 +90,7 @@ final readonly class Intake
             $email = $reading->field('email') ?? $this->sender($file, $reading->field('name'));
             $known = $this->known->address($email ?? '');
             if (null !== $known) {
-                $this->settle($id, 'known', 'same_address', $known, null);
+                $this->ifWaiting($id, fn () => $this->settle($id, 'known', 'same_address', $known, null));
 
                 return;
             }
@@ -98,7 +100,7 @@ final readonly class Intake
             // what looks like someone we know is asked about, with the reasons on the page
             $like = $this->same->like(SamePerson::read($reading))[0] ?? null;
             if (null !== $like && $like['sure']) {
-                $this->db->transaction(function () use ($id, $like, $resume): void {
+                $this->ifWaiting($id, function () use ($id, $like, $resume): void {
                     $this->settle($id, 'read', null, $like['id'], ($this->add)($like['id'], $resume), $like['probability']);
                     $this->db->execute('UPDATE intake_file SET tied = CAST(:t AS jsonb) WHERE id = :id', ['t' => json_encode($like['reasons'], \JSON_THROW_ON_ERROR), 'id' => $id]);
                     $this->log->record('candidate.tied', 'candidate', $like['id'], null, $like['id'], ['file' => $id]);
@@ -107,17 +109,28 @@ final readonly class Intake
                 return;
             }
             if (null !== $like) {
-                $this->settle($id, 'known', 'looks_like', $like['id'], null, $like['probability']);
+                $this->ifWaiting($id, fn () => $this->settle($id, 'known', 'looks_like', $like['id'], null, $like['probability']));
 
                 return;
             }
             if (null === $reading->field('name')) {
                 throw Refused::because('no_name_read');
             }
-            $this->db->transaction(fn () => $this->make($id, $file, $resume, $reading->field('name'), $email, $reading->field('phone'), $reading->field('city')));
+            [$name, $phone, $city] = [$reading->field('name'), $reading->field('phone'), $reading->field('city')];
+            $this->ifWaiting($id, fn () => $this->make($id, $file, $resume, $name, $email, $phone, $city));
         } catch (Refused $refused) {
-            $this->settle($id, 'failed', $refused->refusals[0]->code, null, null);
+            $this->ifWaiting($id, fn () => $this->settle($id, 'failed', $refused->refusals[0]->code, null, null));
         }
+    }
+
+    /** What was settled meanwhile stays as it is: reading takes a while, and the same file may be read twice. */
+    private function ifWaiting(int $id, callable $do): void
+    {
+        $this->db->transaction(function () use ($id, $do): void {
+            if (null !== $this->db->row("SELECT 1 FROM intake_file WHERE id = :id AND state = 'waiting' FOR UPDATE", ['id' => $id])) {
+                $do();
+            }
+        });
     }
 
     /** Someone known, or someone alike: it is them, and the file is theirs; or it is someone else, who keeps the address that is read unless another has it. */
@@ -161,7 +174,8 @@ final readonly class Intake
         $this->row($id, 'failed');
         $this->db->transaction(function () use ($id): void {
             $this->db->execute("UPDATE intake_file SET state = 'waiting', refusal = NULL, at = :now WHERE id = :id", ['id' => $id, 'now' => $this->clock->now()]);
-            $this->outbox->add('intake', 'intake-'.$id.'-'.$this->clock->now()->format('YmdHisu'), 'intake_file', $id);
+            $key = 'intake-'.$id.'-'.$this->clock->now()->format('YmdHisu');
+            $this->deliveries->add(new ReadDroppedFile($id), $key, new About('intake_file', $id));
         });
     }
 

@@ -4,21 +4,17 @@ declare(strict_types=1);
 
 namespace Jorvent\People;
 
-use Jorvent\Platform\Outbox\Periodic;
 use Psr\Clock\ClockInterface;
+use Symfony\Component\Scheduler\Attribute\AsPeriodicTask;
 
 /** Once a night: which words go together. */
-final class LearnNearTerms implements Periodic
+#[AsPeriodicTask(300, method: 'run')]
+final class LearnNearTerms
 {
     private ?string $tried = null;
 
     public function __construct(private readonly Thesaurus $thesaurus, private readonly ClockInterface $clock)
     {
-    }
-
-    public function everySeconds(): int
-    {
-        return 1800;
     }
 
     public function run(): void

@@ -9,11 +9,12 @@ use Jorvent\Core\Query\Tokeniser;
 use Jorvent\People\Store\LearnedRuns;
 use Jorvent\People\Store\Runs;
 use Jorvent\Platform\Database\Db;
-use Jorvent\Platform\Outbox\Periodic;
 use Psr\Clock\ClockInterface;
+use Symfony\Component\Scheduler\Attribute\AsPeriodicTask;
 
 /** Once a day: what open requisitions ask for and words that stand for one another are made ready to be searched for as phrases, so that the first who does need not wait while everyone is looked through. Phrases nobody asks for any more are forgotten. */
-final class LearnPhrases implements Periodic
+#[AsPeriodicTask(60, method: 'run')]
+final class LearnPhrases
 {
     /** Of a minute; the worker has mails to send. */
     private const SECONDS = 10.0;
@@ -22,11 +23,6 @@ final class LearnPhrases implements Periodic
 
     public function __construct(private readonly Db $db, private readonly Runs $runs, private readonly LearnedRuns $learned, private readonly ClockInterface $clock)
     {
-    }
-
-    public function everySeconds(): int
-    {
-        return 60;
     }
 
     public function run(): void

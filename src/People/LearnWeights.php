@@ -8,11 +8,12 @@ use Jorvent\Core\Identity\Comparison;
 use Jorvent\Core\Identity\Weights;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
-use Jorvent\Platform\Outbox\Periodic;
 use Psr\Clock\ClockInterface;
+use Symfony\Component\Scheduler\Attribute\AsPeriodicTask;
 
 /** Learns once a day what agreement weighs among the house's own people: from people taken at random, and from those who share a number or were said to be one. */
-final readonly class LearnWeights implements Periodic
+#[AsPeriodicTask(300, method: 'run')]
+final readonly class LearnWeights
 {
     private const PEOPLE = 2500;
     private const RANDOM = 12_000;
@@ -20,11 +21,6 @@ final readonly class LearnWeights implements Periodic
 
     public function __construct(private Db $db, private ClockInterface $clock, private SamePerson $same)
     {
-    }
-
-    public function everySeconds(): int
-    {
-        return 3600;
     }
 
     public function run(): void

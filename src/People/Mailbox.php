@@ -9,13 +9,15 @@ use Jorvent\Core\Resume\Tongues;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Messages\Letters;
 use Jorvent\Outside\Mail\Maildir;
+use Jorvent\People\Message\AnswerMail;
 use Jorvent\Platform\Database\Db;
-use Jorvent\Platform\Outbox\Outbox;
-use Jorvent\Platform\Outbox\Periodic;
+use Jorvent\Platform\Delivery\About;
+use Jorvent\Platform\Delivery\Deliveries;
 use Jorvent\Platform\Web\LoggedError;
 use Psr\Clock\ClockInterface;
 use Psr\Log\LoggerInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
+use Symfony\Component\Scheduler\Attribute\AsPeriodicTask;
 use ZBateson\MailMimeParser\Header\AddressHeader;
 use ZBateson\MailMimeParser\IMessage;
 use ZBateson\MailMimeParser\Message;
@@ -24,7 +26,8 @@ use ZBateson\MailMimeParser\Message;
  * Resumes that come by mail: each file goes the way of any file that is handed in, the letter is kept with the person, the sender is answered when all was read. What a program sent is never answered, and a mail that can not be
  * taken costs one line on the page.
  */
-final readonly class Mailbox implements Periodic
+#[AsPeriodicTask(5, method: 'run')]
+final readonly class Mailbox
 {
     private const AT_ONCE = 10;
     private const MOST_BYTES = 30_000_000;
@@ -36,13 +39,8 @@ final readonly class Mailbox implements Periodic
     private const RESUME_LETTERS = 400;
 
     public function __construct(
-        private Db $db, private ClockInterface $clock, private Maildir $box, private Intake $intake, private ReadText $readText, private Outbox $outbox, private KnownBy $known, private Letters $letters, private LoggerInterface $logger, #[Autowire('%env(JORVENT_MAILBOX_ADDRESS)%')] private string $address,
+        private Db $db, private ClockInterface $clock, private Maildir $box, private Intake $intake, private ReadText $readText, private Deliveries $deliveries, private KnownBy $known, private Letters $letters, private LoggerInterface $logger, #[Autowire('%env(JORVENT_MAILBOX_ADDRESS)%')] private string $address,
     ) {
-    }
-
-    public function everySeconds(): int
-    {
-        return 5;
     }
 
     public function run(): void
@@ -117,7 +115,7 @@ final readonly class Mailbox implements Periodic
             }
         }
         if (false !== filter_var($sender, \FILTER_VALIDATE_EMAIL, \FILTER_FLAG_EMAIL_UNICODE)) {
-            $this->outbox->add('mail_answer', 'mail-answer-'.$mail, 'mail_in', $mail);
+            $this->deliveries->add(new AnswerMail($mail), 'mail-answer-'.$mail, new About('mail_in', $mail));
         }
     }
 

@@ -18,7 +18,7 @@ use Psr\Clock\ClockInterface;
 final readonly class Merge
 {
     /** What moves, by table, known by its id. */
-    private const MOVED = ['resume', 'application', 'interview', 'outbox', 'personal_value', 'opening_alert', 'intake_file', 'data_request', 'letter', 'candidate_note'];
+    private const MOVED = ['resume', 'application', 'interview', 'delivery', 'personal_value', 'opening_alert', 'intake_file', 'data_request', 'letter', 'candidate_note'];
     /** What moves where the survivor has not the same: the table, and what it is known by. */
     private const SHARED = ['verdict' => 'requisition_id', 'candidate_tag' => 'tag_id', 'people_list_entry' => 'list_id'];
     /** What the survivor takes over where it has nothing of its own. */

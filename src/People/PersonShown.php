@@ -53,7 +53,7 @@ final readonly class PersonShown
         return $this->db->rows(
             "SELECT * FROM (
                 SELECT o.created_at AS at, o.state, NULL AS sender, p.content ->> 'subject' AS subject, p.content ->> 'text' AS text
-                FROM outbox o LEFT JOIN personal_value p ON p.id = o.personal_id
+                FROM delivery o LEFT JOIN personal_value p ON p.id = o.personal_id
                 WHERE o.candidate_id = :id AND o.kind = 'mail'
                     AND ($own OR o.requisition_id IN (SELECT r.id FROM requisition r JOIN org_unit u ON u.id = r.unit_id WHERE r.id = o.requisition_id AND $visible))
                 UNION ALL

@@ -20,7 +20,7 @@ use Psr\Clock\ClockInterface;
 final readonly class Retention
 {
     /** When the question about the end that stands reached them. */
-    private const DELIVERED = "SELECT o.delivered_at AS at FROM outbox o WHERE o.candidate_id = c.id AND o.key LIKE 'keep-%' AND o.state = 'delivered' AND o.created_at >= c.keep_asked_at ORDER BY o.id DESC LIMIT 1";
+    private const DELIVERED = "SELECT o.delivered_at AS at FROM delivery o WHERE o.candidate_id = c.id AND o.key LIKE 'keep-%' AND o.state = 'delivered' AND o.created_at >= c.keep_asked_at ORDER BY o.id DESC LIMIT 1";
 
     public function __construct(private Db $db, private ClockInterface $clock, private ActivityLog $log, private GuestLinks $links)
     {

@@ -12,13 +12,14 @@ use Jorvent\Core\Shared\Refused;
 use Jorvent\Messages\Mailing;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
-use Jorvent\Platform\Outbox\Periodic;
 use Jorvent\Privacy\Holders;
 use Psr\Clock\ClockInterface;
 use Psr\Log\LoggerInterface;
+use Symfony\Component\Scheduler\Attribute\AsPeriodicTask;
 
 /** Goes through everyone once a day: writes until when they are kept, asks those whose time is nearly over, erases those whose time is over. In pieces, so that nothing else waits. */
-final readonly class RetentionClock implements Periodic
+#[AsPeriodicTask(30, method: 'run')]
+final readonly class RetentionClock
 {
     private const PIECE = 2000;
     private const DUE = 100;
@@ -28,11 +29,6 @@ final readonly class RetentionClock implements Periodic
 
     public function __construct(private Db $db, private ClockInterface $clock, private Retention $retention, private Erase $erase, private Mailing $mailing, private GuestLinks $links, private ActivityLog $log, private Holders $holders, private LoggerInterface $logger)
     {
-    }
-
-    public function everySeconds(): int
-    {
-        return 30;
     }
 
     public function run(): void
@@ -96,7 +92,7 @@ final readonly class RetentionClock implements Periodic
     private function loose(): void
     {
         $this->db->execute('DELETE FROM outside_answer WHERE asked_at < :old', ['old' => $this->clock->now()->modify('-'.AskOutside::MINUTES.' minutes')]);
-        $this->db->execute('UPDATE personal_value SET content = NULL, erased_at = :now WHERE content IS NOT NULL AND candidate_id IS NULL AND id IN (SELECT personal_id FROM mail_in WHERE came_at < :old UNION SELECT personal_id FROM outbox WHERE subject_kind = \'mail_in\' AND created_at < :old)', ['now' => $this->clock->now(), 'old' => $this->clock->now()->modify('-'.self::LOOSE_DAYS.' days')]);
+        $this->db->execute('UPDATE personal_value SET content = NULL, erased_at = :now WHERE content IS NOT NULL AND candidate_id IS NULL AND id IN (SELECT personal_id FROM mail_in WHERE came_at < :old UNION SELECT personal_id FROM delivery WHERE subject_kind = \'mail_in\' AND created_at < :old)', ['now' => $this->clock->now(), 'old' => $this->clock->now()->modify('-'.self::LOOSE_DAYS.' days')]);
         foreach ($this->db->rows("UPDATE intake_file SET state = 'cancelled', name = 'removed', refusal = NULL, candidate_id = NULL, likeness = NULL WHERE id IN (SELECT id FROM intake_file WHERE state <> 'read' AND name <> 'removed' AND at < :old LIMIT 200) RETURNING sha256", ['old' => $this->clock->now()->modify('-'.self::LOOSE_DAYS.' days')]) as $row) {
             $this->holders->drop($row->str('sha256'));
         }

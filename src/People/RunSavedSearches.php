@@ -10,14 +10,15 @@ use Jorvent\Messages\Mailing;
 use Jorvent\People\Store\Bits;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
-use Jorvent\Platform\Outbox\Periodic;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
+use Symfony\Component\Scheduler\Attribute\AsPeriodicTask;
 
 /**
  * Runs saved searches once a night, and as soon as there are new people; who was not found before is new. Once a day each owner gets one letter of what is new, of searches gone dry and of those that flood.
  */
-final readonly class RunSavedSearches implements Periodic
+#[AsPeriodicTask(60, method: 'run')]
+final readonly class RunSavedSearches
 {
     /** From so many new people at once on it floods: it says nothing any more. */
     public const FLOOD = 50;
@@ -28,11 +29,6 @@ final readonly class RunSavedSearches implements Periodic
 
     public function __construct(private Db $db, private ClockInterface $clock, private SearchCandidates $search, private SearchReach $reach, private EntityManagerInterface $entities, private Mailing $mailing, #[Autowire('%env(JORVENT_URL)%')] private string $url)
     {
-    }
-
-    public function everySeconds(): int
-    {
-        return 60;
     }
 
     public function run(): void

@@ -8,11 +8,12 @@ use Jorvent\Accounts\GuestLinks;
 use Jorvent\Activity\ActivityLog;
 use Jorvent\Messages\Mailing;
 use Jorvent\Platform\Database\Db;
-use Jorvent\Platform\Outbox\Periodic;
 use Psr\Clock\ClockInterface;
+use Symfony\Component\Scheduler\Attribute\AsPeriodicTask;
 
 /** Who was brought in from an outside database is told so in time: that we hold their data, from where and until when, and how to have it erased. Someone without an address is left to the recruiter (Today). */
-final readonly class TellSourced implements Periodic
+#[AsPeriodicTask(300, method: 'run')]
+final readonly class TellSourced
 {
     /** Within a month of having the data, GDPR article 14 (3). */
     public const DAYS = 28;
@@ -22,11 +23,6 @@ final readonly class TellSourced implements Periodic
 
     public function __construct(private Db $db, private ClockInterface $clock, private Mailing $mailing, private GuestLinks $links, private Retention $retention, private ActivityLog $log)
     {
-    }
-
-    public function everySeconds(): int
-    {
-        return 300;
     }
 
     public function run(): void

@@ -6,8 +6,8 @@ namespace Jorvent\Pipeline;
 
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Platform\Database\Db;
-use Jorvent\Platform\Outbox\NotNow;
-use Jorvent\Platform\Outbox\RefusedByThem;
+use Jorvent\Platform\Delivery\NotNow;
+use Jorvent\Platform\Delivery\RefusedByThem;
 
 /** Several found people are kept at once: each who may be, and for each of the others why not. Taken back together. */
 final readonly class KeepCandidates

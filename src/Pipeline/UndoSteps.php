@@ -8,7 +8,7 @@ use Jorvent\Activity\ActivityLog;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Core\Workflow\Stage;
 use Jorvent\Platform\Database\Db;
-use Jorvent\Platform\Outbox\Outbox;
+use Jorvent\Platform\Delivery\Deliveries;
 use Psr\Clock\ClockInterface;
 
 /**
@@ -20,7 +20,7 @@ final readonly class UndoSteps
     /** An act can be taken back for this long. */
     public const MINUTES = 60;
 
-    public function __construct(private Db $db, private ClockInterface $clock, private ActivityLog $log, private Applications $applications, private StageVisits $visits, private Outbox $outbox)
+    public function __construct(private Db $db, private ClockInterface $clock, private ActivityLog $log, private Applications $applications, private StageVisits $visits, private Deliveries $deliveries)
     {
     }
 
@@ -80,10 +80,10 @@ final readonly class UndoSteps
     private function reopen(array $step): void
     {
         $application = $this->applications->lock(self::number($step, 'id'));
-        if (0 !== $this->db->int("SELECT count(*) FROM outbox WHERE starts_with(key, :key) AND state = 'delivered'", ['key' => 'close_out-'.$application->id.'-'])) {
+        if ($this->deliveries->left('close_out-'.$application->id.'-')) {
             throw Refused::because('word_already_sent');
         }
-        $this->outbox->drop('close_out-'.$application->id.'-');
+        $this->deliveries->drop('close_out-'.$application->id.'-');
         $application->reopen(Stage::from(self::text($step, 'from')), new \DateTimeImmutable(self::text($step, 'since')));
         $this->db->execute('UPDATE stage_visit SET left_at = NULL WHERE id = (SELECT max(id) FROM stage_visit WHERE application_id = :id)', ['id' => $application->id]);
     }

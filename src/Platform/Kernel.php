@@ -5,10 +5,12 @@ declare(strict_types=1);
 namespace Jorvent\Platform;
 
 use Symfony\Bundle\FrameworkBundle\Kernel\MicroKernelTrait;
+use Symfony\Component\DependencyInjection\Compiler\CompilerPassInterface;
+use Symfony\Component\DependencyInjection\ContainerBuilder;
 use Symfony\Component\HttpKernel\Kernel as BaseKernel;
 
 /** The application. Everything it writes lies under JORVENT_VAR, so that several instances can run from one checkout. */
-final class Kernel extends BaseKernel
+final class Kernel extends BaseKernel implements CompilerPassInterface
 {
     use MicroKernelTrait;
 
@@ -18,6 +20,12 @@ final class Kernel extends BaseKernel
         $environment = $_SERVER['APP_ENV'] ?? null;
 
         return new self(\is_string($environment) ? $environment : 'prod', '1' === ($_SERVER['APP_DEBUG'] ?? '0'));
+    }
+
+    public function process(ContainerBuilder $container): void
+    {
+        // it would write messages of errors beside a failed message, and they may name people
+        $container->removeDefinition('messenger.failure.add_error_details_stamp_listener');
     }
 
     public function getCacheDir(): string

@@ -6,24 +6,20 @@ namespace Jorvent\Privacy;
 
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
-use Jorvent\Platform\Outbox\Periodic;
 use Psr\Clock\ClockInterface;
+use Symfony\Component\Scheduler\Attribute\AsPeriodicTask;
 
 /**
  * Tables that were imported, with what was wrong in their rows, may tell of people: they are there to look something up and go after DAYS.
  * What was made of their rows is held by whoever made it.
  */
-final readonly class ImportedTables implements HoldsPersonalData, Periodic
+#[AsPeriodicTask(3600, method: 'run')]
+final readonly class ImportedTables implements HoldsPersonalData
 {
     public const DAYS = 30;
 
     public function __construct(private Db $db, private ClockInterface $clock, private Holders $holders)
     {
-    }
-
-    public function everySeconds(): int
-    {
-        return 3600;
     }
 
     public function run(): void

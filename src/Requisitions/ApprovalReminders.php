@@ -9,22 +9,18 @@ use Jorvent\Core\Calendar\WorkingDays;
 use Jorvent\Messages\Mailing;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
-use Jorvent\Platform\Outbox\Periodic;
 use Psr\Clock\ClockInterface;
+use Symfony\Component\Scheduler\Attribute\AsPeriodicTask;
 
 /** Reminds who is asked and silent, and asks the post above as well when that does not help; by the working days of the place where the person works. */
-final readonly class ApprovalReminders implements Periodic
+#[AsPeriodicTask(60, method: 'run')]
+final readonly class ApprovalReminders
 {
     public const REMIND_DAYS = 2;
     public const ESCALATE_DAYS = 4;
 
     public function __construct(private Db $db, private ClockInterface $clock, private Mailing $mailing, private Approvals $approvals, private ActivityLog $log)
     {
-    }
-
-    public function everySeconds(): int
-    {
-        return 60;
     }
 
     public function run(): void

@@ -15,8 +15,8 @@ use Jorvent\Outside\ResumeBanks\ResumeBanks;
 use Jorvent\People\CountMarket;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
-use Jorvent\Platform\Outbox\NotNow;
-use Jorvent\Platform\Outbox\RefusedByThem;
+use Jorvent\Platform\Delivery\NotNow;
+use Jorvent\Platform\Delivery\RefusedByThem;
 use Psr\Clock\ClockInterface;
 
 /** The market beside a brief: own candidates counted as it is written; outside databases only when asked; how long such roles took, and so how likely the day is. */

@@ -112,7 +112,7 @@ final readonly class Tasks
     private function failures(Account $me): array
     {
         return $this->tasks(
-            "SELECT 'failed_delivery' AS kind, o.id AS subject, o.created_at AS since, o.created_at AS due, r.number, r.title, s.city, o.kind AS what, o.last_error AS error FROM outbox o JOIN requisition r ON r.id = o.requisition_id JOIN site s ON s.id = r.site_id
+            "SELECT 'failed_delivery' AS kind, o.id AS subject, o.created_at AS since, o.created_at AS due, r.number, r.title, s.city, o.kind AS what, o.last_error AS error FROM delivery o JOIN requisition r ON r.id = o.requisition_id JOIN site s ON s.id = r.site_id
              WHERE o.state = 'failed' AND r.recruiter_id = :me", $me, 0);
     }
 
@@ -125,7 +125,7 @@ final readonly class Tasks
 
         return [...$this->tasks(
             "SELECT 'failed_deliveries' AS kind, 0 AS subject, min(o.created_at) AS since, min(o.created_at) AS due, NULL AS number, '' AS title, '' AS city, count(*) AS count
-             FROM outbox o WHERE o.state = 'failed' AND o.requisition_id IS NULL HAVING count(*) > 0", $me, 0), ...$this->tasks(
+             FROM delivery o WHERE o.state = 'failed' AND o.requisition_id IS NULL HAVING count(*) > 0", $me, 0), ...$this->tasks(
                 "SELECT 'unasked' AS kind, 0 AS subject, min(c.keep_admin_asked_at) AS since, min(c.keep_admin_asked_at) + interval '30 days' AS due, NULL AS number, '' AS title, '' AS city, count(*) AS count
              FROM candidate c WHERE c.keep_admin_asked_at IS NOT NULL AND c.erased_at IS NULL HAVING count(*) > 0", $me, 30)];
     }

@@ -16,7 +16,7 @@ use Jorvent\Outside\Boards\FeedBoard;
 use Jorvent\Tests\Support\DatabaseTest;
 use PHPUnit\Framework\Attributes\CoversNothing;
 
-/** Postings through the outbox to boards over the wire: nothing twice, nothing lost, and what we say we know is what is there. */
+/** Postings delivered to boards over the wire: nothing twice, nothing lost, and what we say we know is what is there. */
 #[CoversNothing]
 final class AdvertsTest extends DatabaseTest
 {
@@ -72,17 +72,17 @@ final class AdvertsTest extends DatabaseTest
         // three misses in a row and the board rests; what waits for it waits without counting tries
         self::standIn('quayside', 'down');
         $desk->publish($this->id, ['quayside'], null, $this->clock()->now()->modify('+20 days'));
-        foreach ([0, 6, 21] as $seconds) {
+        foreach ([0, 7, 24] as $seconds) {
             $this->later('+'.$seconds.' seconds');
             $this->deliver();
         }
         $boards = $this->get(Boards::class);
         self::assertNotNull($boards->restsUntil('quayside'));
-        $tries = $this->int("SELECT max(attempts) FROM outbox o JOIN posting p ON p.id = o.subject_id AND o.subject_kind = 'posting' WHERE p.requisition_id = :r AND p.board = 'quayside'", ['r' => $this->id]);
+        $tries = $this->int("SELECT max(attempts) FROM delivery o JOIN posting p ON p.id = o.subject_id AND o.subject_kind = 'posting' WHERE p.requisition_id = :r AND p.board = 'quayside'", ['r' => $this->id]);
         self::assertSame(3, $tries);
-        $this->db()->execute("UPDATE outbox SET available_at = :now WHERE state = 'waiting' AND kind = 'posting'", ['now' => $this->clock()->now()]);
+        $this->db()->execute("UPDATE delivery SET available_at = :now WHERE state = 'waiting' AND kind = 'posting'", ['now' => $this->clock()->now()]);
         $this->deliver();
-        self::assertSame(3, $this->int("SELECT max(attempts) FROM outbox o JOIN posting p ON p.id = o.subject_id AND o.subject_kind = 'posting' WHERE p.requisition_id = :r AND p.board = 'quayside'", ['r' => $this->id]), 'left in peace');
+        self::assertSame(3, $this->int("SELECT max(attempts) FROM delivery o JOIN posting p ON p.id = o.subject_id AND o.subject_kind = 'posting' WHERE p.requisition_id = :r AND p.board = 'quayside'", ['r' => $this->id]), 'left in peace');
         self::standIn('quayside', 'normal');
         $boards->tryNow('quayside');
         $this->deliver();

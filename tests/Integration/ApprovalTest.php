@@ -148,7 +148,7 @@ final class ApprovalTest extends DatabaseTest
         $this->clock()->moveTo(new \DateTimeImmutable('2027-05-12T08:00:00Z'));
         $id = $this->asked();
         $run = fn () => $this->get(ApprovalReminders::class)->run();
-        $mails = fn (string $like): int => $this->int("SELECT count(*) FROM outbox WHERE key LIKE :k AND requisition_id = :r AND key LIKE 'approval%'", ['k' => $like, 'r' => $id]);
+        $mails = fn (string $like): int => $this->int("SELECT count(*) FROM delivery WHERE key LIKE :k AND requisition_id = :r AND key LIKE 'approval%'", ['k' => $like, 'r' => $id]);
         $run();
         self::assertSame([1, 0], [$mails('approval-%'), $mails('approval-reminder-%')]);
         // Thursday is not counted, nor the weekend, nor Monday 17 May: Friday and Tuesday make two
@@ -232,12 +232,12 @@ final class ApprovalTest extends DatabaseTest
         $life->resume($id);
         self::assertSame('approved', $this->state($id));
         $this->db()->execute("UPDATE application SET knock_out = 'none' WHERE requisition_id = :r", ['r' => $id]);
-        $before = $this->int("SELECT count(*) FROM outbox WHERE requisition_id = :r AND key LIKE 'close_out-%'", ['r' => $id]);
+        $before = $this->int("SELECT count(*) FROM delivery WHERE requisition_id = :r AND key LIKE 'close_out-%'", ['r' => $id]);
         $life->cancel($id, 'No money', new Template('Not filled', 'Dear you'), $solveig);
         self::assertSame([0, 0, 0], [$life->meets($id)['adverts'], $life->meets($id)['candidates'], $life->meets($id)['offers']]);
         self::assertSame(1, $this->int("SELECT count(*) FROM requisition WHERE id = :r AND state = 'cancelled'", ['r' => $id]));
         self::assertSame($met['candidates'], $this->int("SELECT count(*) FROM application WHERE requisition_id = :r AND closed_reason = 'cancelled'", ['r' => $id]));
-        self::assertSame($before + $met['candidates'], $this->int("SELECT count(*) FROM outbox WHERE requisition_id = :r AND key LIKE 'close_out-%'", ['r' => $id]));
+        self::assertSame($before + $met['candidates'], $this->int("SELECT count(*) FROM delivery WHERE requisition_id = :r AND key LIKE 'close_out-%'", ['r' => $id]));
         self::assertSame(0, $this->int("SELECT count(*) FROM interview i JOIN application p ON p.id = i.application_id WHERE p.requisition_id = :r AND (i.state = 'offered' OR i.state = 'booked' AND lower(i.during) > :now)", ['r' => $id, 'now' => $this->clock()->now()]), 'nobody has an interview ahead');
         self::assertSame(['ended_already'], $this->refused(static fn () => $life->cancel($id, 'again', null, $solveig)));
     }
@@ -261,7 +261,7 @@ final class ApprovalTest extends DatabaseTest
         $callBack = $this->get(CallBack::class);
         self::assertSame(['nobody_marked'], $this->refused(static fn () => $callBack($id, [], true)));
         $this->send('/r/2207/pipeline?show=ended', '/r/2207/pipeline/call-back', ['application' => $closed, 'tell' => '1']);
-        self::assertSame([2, $before, 2], [$this->int("SELECT count(*) FROM application WHERE id IN (:ids) AND state = 'active' AND closed_reason IS NULL", ['ids' => $closed]), $this->db()->row('SELECT stage FROM application WHERE id = :id', ['id' => $closed[0]])?->str('stage'), $this->int("SELECT count(*) FROM outbox WHERE kind = 'mail' AND starts_with(key, 'called_back-')")]);
+        self::assertSame([2, $before, 2], [$this->int("SELECT count(*) FROM application WHERE id IN (:ids) AND state = 'active' AND closed_reason IS NULL", ['ids' => $closed]), $this->db()->row('SELECT stage FROM application WHERE id = :id', ['id' => $closed[0]])?->str('stage'), $this->int("SELECT count(*) FROM delivery WHERE kind = 'mail' AND starts_with(key, 'called_back-')")]);
         self::assertSame(0, $callBack($id, $closed, true), 'who is on the way already is left alone');
         self::assertSame(2, $this->int('SELECT count(*) FROM stage_visit WHERE application_id IN (:ids) AND left_at IS NULL', ['ids' => $closed]));
         self::assertSame(['positions positions_not_fewer'], $this->refused(static fn () => $life->removePositions($id, 1)));

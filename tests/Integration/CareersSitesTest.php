@@ -273,10 +273,10 @@ final class CareersSitesTest extends DatabaseTest
         for ($i = 0; $i < 3; ++$i) {
             $this->get(Alerts::class)->keepInMind($address, ['name' => 'Olga Often', 'phone' => '', 'city' => '', 'consent' => '1'], [], null, 'en', $brand);
         }
-        self::assertSame(1, $this->int("SELECT count(*) FROM outbox o JOIN personal_value v ON v.id = o.personal_id WHERE v.content ->> 'to' = :e", ['e' => $address]));
+        self::assertSame(1, $this->int("SELECT count(*) FROM delivery o JOIN personal_value v ON v.id = o.personal_id WHERE v.content ->> 'to' = :e", ['e' => $address]));
         $this->clock()->moveTo($this->clock()->now()->modify('+16 minutes'));
         $this->get(Alerts::class)->keepInMind($address, ['name' => 'Olga Often', 'phone' => '', 'city' => '', 'consent' => '1'], [], null, 'en', $brand);
-        self::assertSame(2, $this->int("SELECT count(*) FROM outbox o JOIN personal_value v ON v.id = o.personal_id WHERE v.content ->> 'to' = :e", ['e' => $address]));
+        self::assertSame(2, $this->int("SELECT count(*) FROM delivery o JOIN personal_value v ON v.id = o.personal_id WHERE v.content ->> 'to' = :e", ['e' => $address]));
     }
 
     public function testADeclarationIsCountedOnceAndTiedToNobody(): void
@@ -369,7 +369,7 @@ final class CareersSitesTest extends DatabaseTest
         foreach ([$address."\r\nBcc: other@post.example", "Mo\r\nBcc: other@post.example"] as $i => $evil) {
             $this->client->request('POST', '/careers/2201/tell?lang=en', ['_token' => $token, 'name' => 0 === $i ? 'Mo Header' : $evil, 'email' => 0 === $i ? $evil : $address], server: ['HTTP_ORIGIN' => 'http://localhost']);
         }
-        self::assertSame(1, $this->int("SELECT count(*) FROM outbox o JOIN personal_value v ON v.id = o.personal_id WHERE v.content ->> 'to' ILIKE :e", ['e' => '%'.$address.'%']), 'the first is no address');
+        self::assertSame(1, $this->int("SELECT count(*) FROM delivery o JOIN personal_value v ON v.id = o.personal_id WHERE v.content ->> 'to' ILIKE :e", ['e' => '%'.$address.'%']), 'the first is no address');
         $this->deliverAll();
         self::assertSame([], self::mailbox('other@post.example'));
         self::assertCount(1, self::mailbox($address));

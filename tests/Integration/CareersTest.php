@@ -191,7 +191,7 @@ final class CareersTest extends DatabaseTest
         $this->client->request('GET', '/careers/guide?city=Bergen&kind[][]=x&years=abc&question[]=x');
         self::assertLessThan(500, $this->client->getResponse()->getStatusCode());
         $this->putOffWhatWaits();
-        $before = $this->int('SELECT count(*) FROM outbox');
+        $before = $this->int('SELECT count(*) FROM delivery');
         $write = function (array $fields): int {
             $token = $this->client->request('GET', '/careers/guide?lang=en')->filter('input[name=_token]')->attr('value');
             $this->client->request('POST', '/careers/guide', ['_token' => $token] + $fields, server: ['HTTP_ORIGIN' => 'http://localhost']);
@@ -199,7 +199,7 @@ final class CareersTest extends DatabaseTest
             return $this->client->getResponse()->getStatusCode();
         };
         self::assertSame(422, $write(['name' => 'A', 'email' => "x@y.example\nBcc: z@y.example", 'message' => 'Hi']));
-        self::assertSame($before, $this->int('SELECT count(*) FROM outbox'), 'nothing is kept before');
+        self::assertSame($before, $this->int('SELECT count(*) FROM delivery'), 'nothing is kept before');
         self::assertSame(200, $write(['name' => "Ana\r\nBcc: z@y.example", 'email' => 'ana.pires@post.example', 'message' => 'Is <b>there</b> a flat?']));
         $this->deliverAll();
         $mail = self::mailbox('hiring@skerryline.example')[0];

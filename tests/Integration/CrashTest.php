@@ -6,6 +6,7 @@ namespace Jorvent\Tests\Integration;
 
 use DAMA\DoctrineTestBundle\PHPUnit\SkipDatabaseRollback;
 use PHPUnit\Framework\Attributes\CoversNothing;
+use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Symfony\Component\Process\Exception\ProcessSignaledException;
 use Symfony\Component\Process\Process;
@@ -15,23 +16,121 @@ use Symfony\Component\Process\Process;
 #[SkipDatabaseRollback]
 final class CrashTest extends TestCase
 {
-    public function testAWorkerKilledBetweenDeliveryAndCommitLosesNothingAndDoublesNothing(): void
+    /** @return iterable<string, array{string, int}> where it dies, and how many letters have arrived by then */
+    public static function deaths(): iterable
+    {
+        yield 'after it took a message' => ['taken', 0];
+        yield 'after the mail server said yes' => ['called', 1];
+        yield 'while it writes that down' => ['committing', 1];
+        yield 'before the message is taken away' => ['written', 1];
+    }
+
+    #[DataProvider('deaths')]
+    public function testAKilledWorkerLosesNothingAndDoublesNothing(string $point, int $arrived): void
     {
         $to = 'crash.'.bin2hex(random_bytes(4)).'@post.example';
-        self::assertSame('ready', self::actor('mails', $to, '5')->mustRun()->getOutput());
-        // this worker has handed the mail over and dies before it can say so
-        $killed = self::actor('die', $to);
+        self::assertSame('ready', self::letters('put', $to, '5'));
+        $killed = self::actor('letters', 'die', $point);
         try {
             $killed->run();
             self::fail('The worker was not killed: '.$killed->getErrorOutput());
         } catch (ProcessSignaledException $e) {
             self::assertSame(\SIGKILL, $e->getSignal());
         }
-        self::assertSame('5 1', self::actor('count', $to)->mustRun()->getOutput(), 'all five still wait, one has arrived');
-        $workers = array_map(static fn (): Process => self::actor('work', $to), range(1, 3));
+        $this->othersFinish($to, $arrived, 'written' === $point ? 4 : 5);
+    }
+
+    /** The mail server has the letter and has not answered yet when the worker dies. */
+    public function testAWorkerKilledDuringTheCallDoublesNothing(): void
+    {
+        $to = 'crash.'.bin2hex(random_bytes(4)).'@post.example';
+        self::assertSame('ready', self::letters('put', $to, '5'));
+        $worker = self::held($to, self::actor('letters', 'work'));
+        $worker->signal(\SIGKILL);
+        while ($worker->isRunning()) {
+            usleep(5_000);
+        }
+        self::standIn('normal');
+        $this->othersFinish($to, 1, 5);
+    }
+
+    /** A call that takes longer than the time after which messages come again: its worker says that it lives. */
+    public function testALongCallIsMadeOnce(): void
+    {
+        $to = 'crash.'.bin2hex(random_bytes(4)).'@post.example';
+        self::assertSame('ready', self::letters('hire', $to));
+        self::standIn('hold', 'records');
+        $first = self::consume('--limit=1');
+        $first->start();
+        for ($i = 0; $i < 1000 && !str_starts_with(self::letters('tries', $to), '1'); ++$i) {
+            usleep(20_000);
+        }
+        $second = self::consume('--time-limit=20');
+        $second->start();
+        $said = static fn (): int => (int) explode(' ', self::letters('tries', $to))[1];
+        $seconds = 0;
+        for ($i = 0; $i < 200 && $seconds < 3; ++$i) {
+            usleep(20_000);
+            $seconds = $said();
+        }
+        self::assertSame(3, $seconds, 'longer than the two seconds of the transport');
+        self::standIn('normal', 'records');
+        $first->wait();
+        $second->signal(\SIGTERM);
+        $second->wait();
+        self::assertSame('1', explode(' ', self::letters('tries', $to))[0]);
+        self::assertSame('0 0', self::letters('count', $to));
+    }
+
+    protected function tearDown(): void
+    {
+        self::standIn('normal');
+        self::standIn('normal', 'records');
+    }
+
+    private function othersFinish(string $to, int $arrived, int $open): void
+    {
+        self::assertSame($open.' '.$arrived, self::letters('count', $to), 'nothing is lost');
+        $workers = array_map(static fn (): Process => self::actor('letters', 'work'), range(1, 2));
         array_walk($workers, static fn (Process $p) => $p->start());
         array_walk($workers, static fn (Process $p) => $p->wait());
-        self::assertSame('0 5', self::actor('count', $to)->mustRun()->getOutput(), 'none waits, each arrived once');
+        self::assertSame([0, 0], array_map(static fn (Process $p): ?int => $p->getExitCode(), $workers), $workers[0]->getErrorOutput());
+        self::assertSame('1', self::letters('come again'), 'the one the dead worker had in hand');
+        self::letters('work');
+        self::assertSame('0 5', self::letters('count', $to), 'none waits, each arrived once');
+    }
+
+    /** Starts a worker and waits until the mail server has its letter, and keeps it waiting. */
+    private static function held(string $to, Process $worker): Process
+    {
+        self::standIn('hold');
+        $worker->start();
+        for ($i = 0; $i < 400 && '1' !== explode(' ', self::letters('count', $to))[1]; ++$i) {
+            usleep(20_000);
+        }
+
+        return $worker;
+    }
+
+    private static function consume(string $option): Process
+    {
+        return new Process(
+            ['php', \dirname(__DIR__, 2).'/bin/console', 'messenger:consume', 'outside', '--keepalive=1', '--sleep=0.1', '--quiet', $option],
+            env: ['JORVENT_ENV_FILE' => (string) getenv('JORVENT_TEST_ENV'), 'JORVENT_REDELIVER_SECONDS' => '2'], timeout: 60,
+        );
+    }
+
+    private static function letters(string ...$what): string
+    {
+        return self::actor('letters', ...$what)->mustRun()->getOutput();
+    }
+
+    private static function standIn(string $mode, string $which = 'mail'): void
+    {
+        $context = stream_context_create(['http' => [
+            'method' => 'POST', 'header' => 'Content-Type: application/x-www-form-urlencoded', 'content' => 'mode='.$mode, 'follow_location' => 0,
+        ]]);
+        self::assertNotFalse(file_get_contents(getenv('JORVENT_STANDIN_URL').'/'.$which.'/mode', false, $context));
     }
 
     public function testTwentyAtOneSlotGiveExactlyOneBooking(): void
@@ -49,19 +148,27 @@ final class CrashTest extends TestCase
     /** What is kept in shared memory between searches is never out of date, whoever commits first. */
     public function testSearchesFromKeptSetsSeeEveryChangeAndNoOther(): void
     {
-        self::assertSame('600 rounds, 0 differ, most find someone, kept', self::actor('kept')->mustRun()->getOutput());
+        $times = self::times(150);
+        $said = self::actor('kept', (string) $times)->mustRun()->getOutput();
+        self::assertSame(4 * $times.' rounds, 0 differ, most find someone, kept', $said);
     }
 
     /** A phrase becomes a key of its own while others write, and nobody is missed or left over. */
     public function testAPhraseIsLearnedWhileOthersWrite(): void
     {
-        $writer = self::actor('write', '7');
+        $writer = self::actor('write', (string) (self::times(50) / 10 + 2));
         $writer->start();
-        $learner = self::actor('learn', '5');
+        $learner = self::actor('learn', (string) (self::times(50) / 10));
         $learner->run();
         $writer->wait();
         self::assertSame(['often, 0 differ, some say it', ''], [$learner->getOutput(), $learner->getErrorOutput()]);
         self::assertSame([0, ''], [$writer->getExitCode(), $writer->getErrorOutput()]);
+    }
+
+    /** Repeated in full by "bin/test long", at a tenth otherwise. */
+    private static function times(int $full): int
+    {
+        return '1' === getenv('JORVENT_LONG') ? $full : intdiv($full, 10);
     }
 
     private static function actor(string ...$arguments): Process

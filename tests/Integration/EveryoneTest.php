@@ -137,9 +137,9 @@ final class EveryoneTest extends DatabaseTest
         self::assertNotNull($polish);
         $mailing = $this->get(Mailing::class);
         $mailing->toCandidate('words-1', $polish->int('candidate_id'), $polish->int('requisition_id'), $mailing->templateFor('close_out', $polish->int('candidate_id')));
-        $row = $this->db()->row("SELECT o.payload, p.content FROM outbox o JOIN personal_value p ON p.id = o.personal_id WHERE o.key = 'words-1'");
+        $row = $this->db()->row("SELECT o.message, p.content FROM delivery o JOIN personal_value p ON p.id = o.personal_id WHERE o.key = 'words-1'");
         self::assertNotNull($row);
-        self::assertSame('{}', $row->str('payload'), 'the row itself names nobody');
+        self::assertSame('{"key":"words-1"}', $row->json('message')['body'], 'the row itself names nobody');
         self::assertStringContainsString('Dzień dobry', $row->str('content'));
         self::assertStringNotContainsString('{{', $row->str('content'));
         self::assertSame(['body merge_field_without_value'], $this->refused(static fn () => $mailing->toCandidate('words-2', $polish->int('candidate_id'), null, new Template('Hello', '{{ opening }}'))));

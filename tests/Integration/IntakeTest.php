@@ -228,7 +228,7 @@ final class IntakeTest extends DatabaseTest
 
     private function putOffOthers(): void
     {
-        $this->db()->execute("UPDATE outbox SET available_at = :at WHERE state = 'waiting' AND kind <> 'intake'", ['at' => $this->clock()->now()->modify('+9 days')]);
+        $this->db()->execute("UPDATE delivery SET available_at = :at WHERE state = 'waiting' AND kind <> 'intake'", ['at' => $this->clock()->now()->modify('+9 days')]);
     }
 
     /** @return list<\Jorvent\Platform\Database\Record> in the order they came */

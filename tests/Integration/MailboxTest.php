@@ -91,7 +91,7 @@ final class MailboxTest extends DatabaseTest
         $this->arrive($this->mail('Tordis Quernvik', 'tordis.quernvik@post.example', 'Again', 'Here is one more.'));
         $this->get(Mailbox::class)->run();
         $this->deliverAll();
-        self::assertSame(1, $this->int("SELECT count(*) FROM outbox WHERE key LIKE 'mail-in-%'"));
+        self::assertSame(1, $this->int("SELECT count(*) FROM delivery WHERE key LIKE 'mail-in-%'"));
     }
 
     /** @return iterable<string, array{string, string, string}> */
@@ -112,7 +112,7 @@ final class MailboxTest extends DatabaseTest
         $this->arrive($mail);
         $this->get(Mailbox::class)->run();
         self::assertSame('automatic', $this->db()->row('SELECT state FROM mail_in')?->str('state'));
-        self::assertSame(0, $this->int("SELECT count(*) FROM outbox WHERE kind = 'mail_answer'") + $this->int('SELECT count(*) FROM intake_file WHERE mail_id IS NOT NULL'));
+        self::assertSame(0, $this->int("SELECT count(*) FROM delivery WHERE kind = 'mail_answer'") + $this->int('SELECT count(*) FROM intake_file WHERE mail_id IS NOT NULL'));
     }
 
     public function testTheSameMailTwiceIsOneAndWhatNobodyFinishedIsShown(): void

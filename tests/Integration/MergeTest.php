@@ -122,7 +122,7 @@ final class MergeTest extends DatabaseTest
     private function snapshot(int $a, int $b): array
     {
         $rows = [];
-        foreach (['application', 'resume', 'interview', 'outbox', 'personal_value', 'opening_alert', 'intake_file', 'verdict'] as $table) {
+        foreach (['application', 'resume', 'interview', 'delivery', 'personal_value', 'opening_alert', 'intake_file', 'verdict'] as $table) {
             $rows[$table] = json_encode(array_map(static fn ($r): array => $r->columns(), $this->db()->rows('SELECT '.('verdict' === $table ? 'requisition_id' : 'id').", candidate_id FROM $table WHERE candidate_id IN (:ids)".('personal_value' === $table ? ' AND id NOT IN (SELECT personal_id FROM activity WHERE personal_id IS NOT NULL)' : '').' ORDER BY 1, 2', ['ids' => [$a, $b]])), \JSON_THROW_ON_ERROR);
         }
         $rows['candidate'] = json_encode(array_map(static fn ($r): array => $r->columns(), $this->db()->rows('SELECT id, name, email, phone, city, headline, years, claims, merged_into, contact_barred_until FROM candidate WHERE id IN (:ids) ORDER BY id', ['ids' => [$a, $b]])), \JSON_THROW_ON_ERROR);

@@ -8,7 +8,7 @@ use Jorvent\Accounts\Access\Permission;
 use Jorvent\Core\Organisation\Cause;
 use Jorvent\Core\Organisation\Unit;
 use Jorvent\Core\Organisation\UnitKind;
-use Jorvent\Organisation\ReachCarrier;
+use Jorvent\Organisation\Message\DrawReachHandler;
 use Jorvent\Organisation\ReachList;
 use Jorvent\Organisation\Structures;
 use Jorvent\Organisation\StructureSheet;
@@ -21,7 +21,7 @@ use PHPUnit\Framework\Attributes\DataProvider;
 #[CoversClass(Structures::class)]
 #[CoversClass(StructureSheet::class)]
 #[CoversClass(ReachList::class)]
-#[CoversClass(ReachCarrier::class)]
+#[CoversClass(DrawReachHandler::class)]
 #[CoversClass(WhyNot::class)]
 final class OrganisationTest extends DatabaseTest
 {

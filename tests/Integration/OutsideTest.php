@@ -117,11 +117,11 @@ final class OutsideTest extends DatabaseTest
         $id = $this->db()->transaction(fn (): int => $this->get(BringIn::class)('crewfold', $bank->fetch('CF-70010')));
         self::assertSame((new \DateTimeImmutable('+28 days'))->format('Y-m-d'), $this->db()->row('SELECT tell_by FROM candidate WHERE id = :id', ['id' => $id])?->str('tell_by'));
         $this->get(TellSourced::class)->run();
-        self::assertSame(0, $this->int("SELECT count(*) FROM outbox WHERE key = 'tell-$id'"), 'not at once');
+        self::assertSame(0, $this->int("SELECT count(*) FROM delivery WHERE key = 'tell-$id'"), 'not at once');
         $this->db()->execute('UPDATE candidate SET tell_by = CAST(now() AS date) + 2 WHERE id = :id', ['id' => $id]);
         $this->get(TellSourced::class)->run();
         $this->get(TellSourced::class)->run();
-        $mail = $this->db()->row("SELECT p.content ->> 'text' AS text FROM outbox o JOIN personal_value p ON p.id = o.personal_id WHERE o.key = 'tell-$id'");
+        $mail = $this->db()->row("SELECT p.content ->> 'text' AS text FROM delivery o JOIN personal_value p ON p.id = o.personal_id WHERE o.key = 'tell-$id'");
         self::assertStringContainsString('at Crewfold', $mail?->str('text') ?? '');
         self::assertStringContainsString('[[link]]', $mail?->str('text') ?? '');
         self::assertNull($this->db()->row('SELECT tell_by FROM candidate WHERE id = :id', ['id' => $id])?->strOrNull('tell_by'));

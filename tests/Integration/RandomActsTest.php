@@ -170,7 +170,7 @@ final class RandomActsTest extends DatabaseTest
             'two hires of one' => 'SELECT count(*) FROM (SELECT h.application_id FROM hire h JOIN application p ON p.id = h.application_id WHERE p.requisition_id = :r GROUP BY 1 HAVING count(*) > 1) x',
             'a live link to an offer that is over' => "SELECT count(*) FROM guest_link l JOIN offer o ON o.id = l.subject_id JOIN application p ON p.id = o.application_id WHERE p.requisition_id = :r AND l.purpose = '".GuestLinks::OFFER."' AND l.revoked_at IS NULL AND o.state = 'withdrawn'",
             'a live link to pick a time that is over' => "SELECT count(*) FROM guest_link l JOIN interview i ON i.id = l.subject_id JOIN application p ON p.id = i.application_id WHERE p.requisition_id = :r AND l.purpose = '".GuestLinks::BOOK."' AND l.revoked_at IS NULL AND i.state = 'cancelled'",
-            'a mail with such a link still waiting' => "SELECT count(*) FROM outbox b JOIN application p ON p.candidate_id = b.candidate_id AND p.requisition_id = b.requisition_id WHERE p.requisition_id = :r AND b.state = 'waiting' AND p.state IN ('closed', 'withdrawn') AND (b.key LIKE 'pick-time-%' OR b.key LIKE 'offer-%-v%')",
+            'a mail with such a link still waiting' => "SELECT count(*) FROM delivery b JOIN application p ON p.candidate_id = b.candidate_id AND p.requisition_id = b.requisition_id WHERE p.requisition_id = :r AND b.state = 'waiting' AND p.state IN ('closed', 'withdrawn') AND (b.key LIKE 'pick-time-%' OR b.key LIKE 'offer-%-v%')",
         ];
         foreach ($never as $what => $sql) {
             $parameters = array_filter($of + ['known' => 0], static fn (string $name): bool => str_contains($sql, ':'.$name), \ARRAY_FILTER_USE_KEY);

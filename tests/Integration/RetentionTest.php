@@ -49,7 +49,7 @@ final class RetentionTest extends DatabaseTest
         self::assertSame(1, preg_match('#/l/keep/[\w\-]+#', $mail['text'], $m));
         self::assertStringContainsString($this->clock()->now()->modify('+14 days')->format('Y-m-d'), $mail['text'], 'asked late, a fortnight to answer');
         $clock->run();
-        self::assertSame(1, $this->int("SELECT count(*) FROM outbox WHERE candidate_id = :c AND key LIKE 'keep-%'", ['c' => $id]), 'asked once');
+        self::assertSame(1, $this->int("SELECT count(*) FROM delivery WHERE candidate_id = :c AND key LIKE 'keep-%'", ['c' => $id]), 'asked once');
         $crawler = $this->client->request('GET', $m[0]);
         self::assertResponseIsSuccessful();
         self::assertNull($this->db()->row('SELECT renewed_at FROM candidate WHERE id = :c', ['c' => $id])?->strOrNull('renewed_at'), 'looking says nothing');
@@ -69,7 +69,7 @@ final class RetentionTest extends DatabaseTest
         $many = $this->db()->execute('UPDATE candidate SET keep_until = CAST(:soon AS date), keep_asked_at = :now WHERE id <> :id AND erased_at IS NULL AND merged_into IS NULL', ['soon' => $this->clock()->now()->modify('+2 days')->format('Y-m-d'), 'now' => $this->clock()->now(), 'id' => $id]);
         self::assertGreaterThan(150, $many, 'more than are looked at in one go');
         $clock->run();
-        self::assertSame(1, $this->int("SELECT count(*) FROM outbox WHERE candidate_id = :c AND key LIKE 'keep-%'", ['c' => $id]));
+        self::assertSame(1, $this->int("SELECT count(*) FROM delivery WHERE candidate_id = :c AND key LIKE 'keep-%'", ['c' => $id]));
     }
 
     public function testWithoutAWordTheyAreForgottenOnTimeAndTheStoneProvesIt(): void
@@ -104,7 +104,7 @@ final class RetentionTest extends DatabaseTest
         $this->settle();
         $this->putOffWhatWaits();
         $clock->run();
-        $this->db()->execute("UPDATE outbox SET state = 'failed', last_error = 'no such mailbox' WHERE candidate_id = :c AND key LIKE 'keep-%'", ['c' => $id]);
+        $this->db()->execute("UPDATE delivery SET state = 'failed', last_error = 'no such mailbox' WHERE candidate_id = :c AND key LIKE 'keep-%'", ['c' => $id]);
         $erased = fn (): bool => null !== $this->db()->row('SELECT erased_at FROM candidate WHERE id = :c', ['c' => $id])?->strOrNull('erased_at');
         $asked = fn (): bool => null !== $this->db()->row('SELECT keep_admin_asked_at FROM candidate WHERE id = :c', ['c' => $id])?->strOrNull('keep_admin_asked_at');
         $this->clock()->moveTo($this->clock()->now()->modify('+20 days'));
@@ -154,7 +154,7 @@ final class RetentionTest extends DatabaseTest
         $this->db()->execute("UPDATE scorecard SET summary = :m || ' was calm', ratings = '[{\"competency\": \"calm\", \"value\": 4, \"evidence\": \"$mark said so\"}]' WHERE interview_id IN (SELECT id FROM interview WHERE candidate_id = :c)", $who);
         $this->db()->execute("UPDATE application SET answers = jsonb_build_object('q', CAST(:m AS text)), knock_out = 'overruled', knock_out_reason = :m WHERE candidate_id = :c", $who);
         $this->db()->execute("UPDATE resume SET text = :m || ' text', file_name = :m || '.txt', reading = NULL WHERE candidate_id = :c", $who);
-        $this->db()->execute('UPDATE outbox SET last_error = :m WHERE candidate_id = :c', $who);
+        $this->db()->execute('UPDATE delivery SET last_error = :m WHERE candidate_id = :c', $who);
         $this->db()->insert('personal_value', ['candidate_id' => $id, 'content' => ['before' => $mark]]);
         $merge = $this->get(\Jorvent\People\Merge::class);
         $other = $this->int('SELECT min(id) FROM candidate WHERE id > 300 AND claims IS NULL AND erased_at IS NULL AND id <> :c', ['c' => $id]);

@@ -38,7 +38,7 @@ final class SavedSearchTest extends DatabaseTest
         sort($fresh);
         self::assertSame($ids, $fresh);
         self::assertNull(RunSavedSearches::state($searches->of($requisition, $me)[0], new \DateTimeImmutable()));
-        $mails = $this->db()->rows("SELECT p.content ->> 'text' AS text FROM outbox o JOIN personal_value p ON p.id = o.personal_id WHERE starts_with(o.key, 'searches-')");
+        $mails = $this->db()->rows("SELECT p.content ->> 'text' AS text FROM delivery o JOIN personal_value p ON p.id = o.personal_id WHERE starts_with(o.key, 'searches-')");
         self::assertCount(1, $mails, 'one letter a day');
         self::assertStringContainsString('Rare birds (R-2201', $mails[0]->str('text'));
         self::assertStringContainsString(': 2 new', $mails[0]->str('text'));

@@ -14,7 +14,7 @@ use Jorvent\Careers\Referrals;
 use Jorvent\Interviews\Arrange;
 use Jorvent\Organisation\Brands;
 use Jorvent\People\OwnData;
-use Jorvent\Platform\Outbox\Outbox;
+use Jorvent\Platform\Delivery\Deliveries;
 use Jorvent\Platform\Security\Secret;
 use Jorvent\Tests\Support\DatabaseTest;
 use PHPUnit\Framework\Attributes\CoversClass;
@@ -36,7 +36,7 @@ final class SecretsTest extends DatabaseTest
             self::assertMatchesRegularExpression(self::SECRET, self::mailbox($address)[0]['text'] ?? '', $kind.' brings its link');
         }
         self::assertSame([], $this->columnsWith(self::SECRET), 'when they are gone out');
-        self::assertSame(0, $this->int('SELECT count(*) FROM outbox WHERE sealed IS NOT NULL'), 'and nothing sealed is left');
+        self::assertSame(0, $this->int('SELECT count(*) FROM delivery WHERE sealed IS NOT NULL'), 'and nothing sealed is left');
     }
 
     public function testSendingAgainMakesANewLinkAndEndsTheFormer(): void
@@ -50,10 +50,10 @@ final class SecretsTest extends DatabaseTest
         } finally {
             self::standIn('mail', 'up');
         }
-        $id = $this->int("SELECT id FROM outbox WHERE key LIKE 'password-%' ORDER BY id DESC LIMIT 1");
-        $this->db()->execute("UPDATE outbox SET state = 'failed' WHERE id = :id", ['id' => $id]);
+        $id = $this->int("SELECT id FROM delivery WHERE key LIKE 'password-%' ORDER BY id DESC LIMIT 1");
+        $this->db()->execute("UPDATE delivery SET state = 'failed' WHERE id = :id", ['id' => $id]);
         $links = $this->int('SELECT count(*) FROM guest_link WHERE revoked_at IS NULL AND purpose = :p AND subject_id = :a', ['p' => GuestLinks::PASSWORD, 'a' => $account->id]);
-        self::assertTrue($this->get(Outbox::class)->tryAgain($id));
+        self::assertTrue($this->get(Deliveries::class)->tryAgain($id));
         $this->deliverAll(1);
         self::assertSame(1, preg_match('#/password/([\w-]+)#', self::mailbox($account->email)[0]['text'], $m));
         self::assertNotNull($this->get(GuestLinks::class)->open(GuestLinks::PASSWORD, $m[1]));

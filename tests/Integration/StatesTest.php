@@ -27,7 +27,7 @@ final class StatesTest extends DatabaseTest
         $this->client->request('GET', $path);
         self::assertResponseStatusCodeSame(410);
         self::assertSame('withdrawn', $this->db()->row('SELECT state FROM offer WHERE id = :o', ['o' => $offer])?->str('state'));
-        self::assertSame(0, $this->int("SELECT count(*) FROM outbox WHERE candidate_id = :c AND key LIKE 'offer-%-withdrawn'", ['c' => $candidate]), 'they know, and are not told');
+        self::assertSame(0, $this->int("SELECT count(*) FROM delivery WHERE candidate_id = :c AND key LIKE 'offer-%-withdrawn'", ['c' => $candidate]), 'they know, and are not told');
     }
 
     public function testWhenAllPositionsAreSignedTheCareersSiteTakesNoMore(): void
@@ -45,7 +45,7 @@ final class StatesTest extends DatabaseTest
         $this->as('Solveig Aune');
         $this->client->request('GET', '/r/2201/outcome');
         self::assertResponseIsSuccessful('the page is there while the number of HR records is awaited');
-        $this->db()->execute("INSERT INTO outbox (kind, key, subject_kind, subject_id, payload, state, available_at, created_at) SELECT 'records', 'hire-' || h.id, 'hire', h.id, '{}', 'waiting', :now, :now FROM hire h WHERE application_id = :a", ['a' => $application, 'now' => $this->clock()->now()]);
+        $this->db()->execute("INSERT INTO delivery (kind, key, message, subject_kind, subject_id, state, available_at, created_at) SELECT 'records', 'hire-' || h.id, '{}', 'hire', h.id, 'waiting', :now, :now FROM hire h WHERE application_id = :a", ['a' => $application, 'now' => $this->clock()->now()]);
         $this->client->request('GET', '/r/2201/outcome');
         self::assertResponseIsSuccessful();
         self::assertSelectorTextContains('main', 'Muster Roll');
@@ -107,7 +107,7 @@ final class StatesTest extends DatabaseTest
         };
         $send('code');
         self::assertResponseStatusCodeSame(422);
-        self::assertSame(0, $this->int("SELECT count(*) FROM outbox WHERE key LIKE 'sign-code-$offer-%'"), 'no code for a name that can not sign');
+        self::assertSame(0, $this->int("SELECT count(*) FROM delivery WHERE key LIKE 'sign-code-$offer-%'"), 'no code for a name that can not sign');
         $send('name');
         self::assertResponseStatusCodeSame(303);
         $this->as('Solveig Aune');

@@ -85,15 +85,15 @@ final class UseCasesTest extends DatabaseTest
         $visits = $this->int('SELECT count(*) FROM stage_visit WHERE application_id = :id', ['id' => $id]);
         $word = new Template('Your application: {{ opening }}', 'Dear {{ first_name }}, thank you.');
         $this->get(CloseOut::class)($requisition, [$id], 'skills', $word, $solveig);
-        self::assertSame(1, $this->int("SELECT count(*) FROM outbox WHERE starts_with(key, :k) AND state = 'waiting' AND available_at > now()", ['k' => "close_out-$id-"]), 'the word waits a while');
+        self::assertSame(1, $this->int("SELECT count(*) FROM delivery WHERE starts_with(key, :k) AND state = 'waiting' AND available_at > now()", ['k' => "close_out-$id-"]), 'the word waits a while');
         self::assertSame('close_out', $this->get(UndoSteps::class)->undoLast($solveig));
         self::assertSame(1, $this->int("SELECT count(*) FROM application WHERE id = :id AND state = 'active' AND stage = 'screening'", ['id' => $id]));
-        self::assertSame(1, $this->int("SELECT count(*) FROM outbox WHERE starts_with(key, :k) AND state = 'dropped'", ['k' => "close_out-$id-"]));
+        self::assertSame(1, $this->int("SELECT count(*) FROM delivery WHERE starts_with(key, :k) AND state = 'dropped'", ['k' => "close_out-$id-"]));
         self::assertSame($visits, $this->int('SELECT count(*) FROM stage_visit WHERE application_id = :id', ['id' => $id]));
         self::assertSame(['nothing_to_undo'], $this->refused(fn () => $this->get(UndoSteps::class)->undoLast($solveig)));
         $this->clock()->moveTo($this->clock()->now()->modify('+1 minute'));
         $this->get(CloseOut::class)($requisition, [$id], 'skills', $word, $solveig);
-        $this->db()->execute("UPDATE outbox SET state = 'delivered' WHERE starts_with(key, :k) AND state = 'waiting'", ['k' => "close_out-$id-"]);
+        $this->db()->execute("UPDATE delivery SET state = 'delivered' WHERE starts_with(key, :k) AND state = 'waiting'", ['k' => "close_out-$id-"]);
         self::assertSame(['word_already_sent'], $this->refused(fn () => $this->get(UndoSteps::class)->undoLast($solveig)));
     }
 
@@ -202,7 +202,7 @@ final class UseCasesTest extends DatabaseTest
         $answer->sign($offer, mb_strtoupper($name), $hash, $code, '127.0.0.1');
         self::assertSame(['offer_not_open'], array_values(array_intersect(['offer_not_open'], $this->refused(static fn () => $answer->sign($offer, $name, $hash, $code, null)))));
         self::assertContains('offer_not_open', $this->refused(static fn () => $answer->decline($offer, 'Too late')));
-        self::assertSame(1, $this->int("SELECT count(*) FROM outbox WHERE kind = 'records' AND state = 'waiting'"));
+        self::assertSame(1, $this->int("SELECT count(*) FROM delivery WHERE kind = 'records' AND state = 'waiting'"));
         self::assertSame(['positions_open'], $this->refused(fn () => $this->get(Fill::class)($this->int('SELECT id FROM requisition WHERE number = 2201'), null, $solveig)), 'two positions, one signed');
 
         // filled in part: the other position is given up, whoever waits is closed out

@@ -108,7 +108,7 @@ final class WhoReadsWhatTest extends DatabaseTest
         ]);
         foreach ([$candidate, $paid] as $whom) {
             $text = $db->insert('personal_value', ['candidate_id' => $whom, 'content' => ['to' => 'x@post.example', 'subject' => 'Mailmark', 'text' => 'Mailmark and more']]);
-            $db->insert('outbox', ['kind' => 'mail', 'key' => 'mark-'.bin2hex(random_bytes(4)), 'subject_kind' => 'candidate', 'subject_id' => $whom, 'payload' => new \stdClass(), 'requisition_id' => $one, 'candidate_id' => $whom, 'personal_id' => $text, 'state' => 'delivered', 'available_at' => $now, 'created_at' => $now]);
+            $db->insert('delivery', ['kind' => 'mail', 'key' => 'mark-'.bin2hex(random_bytes(4)), 'subject_kind' => 'candidate', 'subject_id' => $whom, 'message' => new \stdClass(), 'requisition_id' => $one, 'candidate_id' => $whom, 'personal_id' => $text, 'state' => 'delivered', 'available_at' => $now, 'created_at' => $now]);
         }
         $stranger = $this->int('SELECT max(id) FROM account WHERE active');
         $quiet = $this->int("SELECT r.id FROM requisition r WHERE r.state = 'filled' ORDER BY id LIMIT 1");

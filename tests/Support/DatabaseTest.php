@@ -13,8 +13,7 @@ use Jorvent\Core\Shared\Refused;
 use Jorvent\Offers\SigningCodes;
 use Jorvent\Platform\Clock\AdjustableClock;
 use Jorvent\Platform\Database\Db;
-use Jorvent\Platform\Outbox\Deliver;
-use Jorvent\Platform\Outbox\SealedSecrets;
+use Jorvent\Platform\Delivery\SealedSecrets;
 use Symfony\Bundle\FrameworkBundle\KernelBrowser;
 use Symfony\Bundle\FrameworkBundle\Test\WebTestCase;
 
@@ -127,7 +126,7 @@ abstract class DatabaseTest extends WebTestCase
     /** Puts off what waits already, for a test that counts single deliveries: processes of other tests may have left something. */
     protected function putOffWhatWaits(): void
     {
-        $this->db()->execute("UPDATE outbox SET available_at = :later WHERE state = 'waiting'", ['later' => $this->clock()->now()->modify('+10 years')]);
+        $this->db()->execute("UPDATE delivery SET available_at = :later WHERE state = 'waiting'", ['later' => $this->clock()->now()->modify('+10 years')]);
     }
 
     /** The code that was mailed for signing an offer, read from the sealed mail that waits. */
@@ -135,20 +134,14 @@ abstract class DatabaseTest extends WebTestCase
     {
         $this->db()->execute('UPDATE signing_code SET sent_at = NULL WHERE offer_id = :o', ['o' => $offer]);
         $this->get(SigningCodes::class)->send($offer);
-        $sealed = $this->db()->row('SELECT sealed FROM outbox WHERE key LIKE :k ORDER BY id DESC LIMIT 1', ['k' => 'sign-code-'.$offer.'-%'])?->str('sealed');
+        $sealed = $this->db()->row('SELECT sealed FROM delivery WHERE key LIKE :k ORDER BY id DESC LIMIT 1', ['k' => 'sign-code-'.$offer.'-%'])?->str('sealed');
 
         return ($this->get(SealedSecrets::class)->open($sealed)['code'] ?? self::fail('no code was mailed'))->address();
     }
 
     protected function deliverAll(int $most = 50): int
     {
-        $deliver = $this->get(Deliver::class);
-        $done = 0;
-        while ($done < $most && $deliver->next()) {
-            ++$done;
-        }
-
-        return $done;
+        return (new MessageWorker(self::getContainer()))->work($most, $this->clock()->now());
     }
 
     /** How a stand-in behaves from now on. */

@@ -6,11 +6,11 @@ namespace Jorvent\Accounts\SignIn;
 
 use Jorvent\Accounts\Entity\Account;
 use Jorvent\Platform\Database\Db;
-use Jorvent\Platform\Outbox\Periodic;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\HttpFoundation\RequestStack;
 use Symfony\Component\HttpFoundation\Session\Storage\Handler\AbstractSessionHandler;
+use Symfony\Component\Scheduler\Attribute\AsPeriodicTask;
 use Symfony\Component\Security\Core\Authentication\Token\Storage\TokenStorageInterface;
 
 /**
@@ -18,7 +18,8 @@ use Symfony\Component\Security\Core\Authentication\Token\Storage\TokenStorageInt
  * and, used or not, after a working day. Requests of one session do not wait for each other: nothing that someone types lives in it.
  * The table keeps a hash of the key in the cookie, so that who reads the table cannot use it.
  */
-final class Sessions extends AbstractSessionHandler implements Periodic
+#[AsPeriodicTask(600, method: 'run')]
+final class Sessions extends AbstractSessionHandler
 {
     public const IDLE_MINUTES = 240;
     public const LONGEST_MINUTES = 960;
@@ -61,11 +62,6 @@ final class Sessions extends AbstractSessionHandler implements Periodic
             'DELETE FROM session WHERE account_id = :account AND key_sha256 <> :but::bytea',
             ['account' => $account, 'but' => null === $but ? '\x' : self::key($but)],
         );
-    }
-
-    public function everySeconds(): int
-    {
-        return 600;
     }
 
     public function run(): void

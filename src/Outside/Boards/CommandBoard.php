@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Jorvent\Outside\Boards;
 
-use Jorvent\Platform\Outbox\NotNow;
+use Jorvent\Platform\Delivery\NotNow;
 
 /** Boards with one address for all: a word says what is wanted, fields say of what, and the answer has a number, a link and a state. How that is written down is left to each. */
 abstract readonly class CommandBoard implements BoardShape

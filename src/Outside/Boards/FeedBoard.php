@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Jorvent\Outside\Boards;
 
 use Jorvent\Outside\Http;
-use Jorvent\Platform\Outbox\NotNow;
+use Jorvent\Platform\Delivery\NotNow;
 use Jorvent\Platform\Security\Sealer;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 

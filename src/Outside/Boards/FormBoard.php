@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Jorvent\Outside\Boards;
 
 use Jorvent\Outside\Http;
-use Jorvent\Platform\Outbox\NotNow;
-use Jorvent\Platform\Outbox\RefusedByThem;
+use Jorvent\Platform\Delivery\NotNow;
+use Jorvent\Platform\Delivery\RefusedByThem;
 
 /** Form fields in, form fields out; what is wanted stands in "do", the key in "password". */
 final readonly class FormBoard extends CommandBoard

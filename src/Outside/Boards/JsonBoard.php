@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Jorvent\Outside\Boards;
 
 use Jorvent\Outside\Http;
-use Jorvent\Platform\Outbox\NotNow;
+use Jorvent\Platform\Delivery\NotNow;
 
 /** JSON over HTTP: POST and GET on the address, PATCH and DELETE on one below it; the key goes as a bearer token. "state" may say that the board still looks at it. */
 final readonly class JsonBoard implements BoardShape

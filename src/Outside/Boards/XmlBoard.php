@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Jorvent\Outside\Boards;
 
 use Jorvent\Outside\Http;
-use Jorvent\Platform\Outbox\NotNow;
-use Jorvent\Platform\Outbox\RefusedByThem;
+use Jorvent\Platform\Delivery\NotNow;
+use Jorvent\Platform\Delivery\RefusedByThem;
 
 /** One XML document in, one out: <request do="post" key="…"><advert><title>…</title></advert></request> and <answer ok="yes" number="…" link="…"/>. */
 final readonly class XmlBoard extends CommandBoard

@@ -10,6 +10,6 @@ use Jorvent\Core\Calendar\Intervals;
 /** The calendars of our own people. */
 interface Calendars
 {
-    /** @throws \Jorvent\Platform\Outbox\NotNow|\Jorvent\Platform\Outbox\RefusedByThem */
+    /** @throws \Jorvent\Platform\Delivery\NotNow|\Jorvent\Platform\Delivery\RefusedByThem */
     public function busy(string $email, Interval $window): Intervals;
 }

@@ -7,7 +7,7 @@ namespace Jorvent\Outside\Calendars;
 use Jorvent\Core\Calendar\Interval;
 use Jorvent\Core\Calendar\Intervals;
 use Jorvent\Outside\Http;
-use Jorvent\Platform\Outbox\NotNow;
+use Jorvent\Platform\Delivery\NotNow;
 use Symfony\Component\DependencyInjection\Attribute\AsAlias;
 
 /** Asks for an iCalendar VFREEBUSY (RFC 5545, 3.6.4) over HTTP, as calendar servers publish it. */

@@ -6,6 +6,6 @@ namespace Jorvent\Outside\Mail;
 
 interface MailPost
 {
-    /** @throws \Jorvent\Platform\Outbox\NotNow|\Jorvent\Platform\Outbox\RefusedByThem */
+    /** @throws \Jorvent\Platform\Delivery\NotNow|\Jorvent\Platform\Delivery\RefusedByThem */
     public function send(OutgoingMail $mail): void;
 }

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Jorvent\Outside\Mail;
 
-use Jorvent\Platform\Outbox\NotNow;
-use Jorvent\Platform\Outbox\RefusedByThem;
+use Jorvent\Platform\Delivery\NotNow;
+use Jorvent\Platform\Delivery\RefusedByThem;
 use Symfony\Component\DependencyInjection\Attribute\AsAlias;
 use Symfony\Component\Mailer\Exception\TransportExceptionInterface;
 use Symfony\Component\Mailer\Exception\UnexpectedResponseException;

@@ -13,7 +13,7 @@ interface HrRecords
      *
      * @return string the person's number there
      *
-     * @throws \Jorvent\Platform\Outbox\NotNow|\Jorvent\Platform\Outbox\RefusedByThem
+     * @throws \Jorvent\Platform\Delivery\NotNow|\Jorvent\Platform\Delivery\RefusedByThem
      */
     public function create(array $person, string $key): string;
 }

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Jorvent\Outside\Records;
 
 use Jorvent\Outside\Http;
-use Jorvent\Platform\Outbox\NotNow;
+use Jorvent\Platform\Delivery\NotNow;
 use Symfony\Component\DependencyInjection\Attribute\AsAlias;
 
 /** Muster Roll: JSON over HTTP; the same Idempotency-Key gives the same number. */

@@ -9,7 +9,7 @@ use Jorvent\Core\Query\Node;
 use Jorvent\Core\Query\Printer;
 use Jorvent\Core\Search\Kind;
 use Jorvent\Outside\Http;
-use Jorvent\Platform\Outbox\NotNow;
+use Jorvent\Platform\Delivery\NotNow;
 
 /** Crewfold: a query line much like ours over JSON, in pages, and no more than so many questions in ten seconds. */
 final readonly class Crewfold implements ResumeBank

@@ -11,7 +11,7 @@ use Jorvent\Core\Query\Node;
 use Jorvent\Core\Query\Row;
 use Jorvent\Core\Search\Kind;
 use Jorvent\Outside\Http;
-use Jorvent\Platform\Outbox\NotNow;
+use Jorvent\Platform\Delivery\NotNow;
 
 /** Fathom: an archive that searches at its own pace: it takes the question as a tree, gives a ticket, and has the answer some seconds later; now and then it is not there at all. It cannot leave out. */
 final readonly class Fathom implements ResumeBank

@@ -24,21 +24,21 @@ interface ResumeBank
      * @param list<Criterion> $criteria of the kinds it applies, in plain form
      * @param int             $most     how many people it should send; it may send fewer
      *
-     * @throws \Jorvent\Platform\Outbox\NotNow|\Jorvent\Platform\Outbox\RefusedByThem
+     * @throws \Jorvent\Platform\Delivery\NotNow|\Jorvent\Platform\Delivery\RefusedByThem
      */
     public function search(?Node $node, array $criteria, int $most): BankAnswer;
 
     /**
      * What has become of a search that was not finished at once.
      *
-     * @throws \Jorvent\Platform\Outbox\NotNow|\Jorvent\Platform\Outbox\RefusedByThem
+     * @throws \Jorvent\Platform\Delivery\NotNow|\Jorvent\Platform\Delivery\RefusedByThem
      */
     public function collect(string $ticket): BankAnswer;
 
     /**
      * The whole person, with name and address: a contact view.
      *
-     * @throws \Jorvent\Platform\Outbox\NotNow|\Jorvent\Platform\Outbox\RefusedByThem
+     * @throws \Jorvent\Platform\Delivery\NotNow|\Jorvent\Platform\Delivery\RefusedByThem
      */
     public function fetch(string $ref): BankPerson;
 }

@@ -11,7 +11,7 @@ use Jorvent\Core\Query\Not;
 use Jorvent\Core\Query\Row;
 use Jorvent\Core\Search\Kind;
 use Jorvent\Outside\Http;
-use Jorvent\Platform\Outbox\NotNow;
+use Jorvent\Platform\Delivery\NotNow;
 
 /** Ropewalk: knows single words only, those that must stand in a resume and those that must not, and towns by name; answers in XML. */
 final readonly class Ropewalk implements ResumeBank

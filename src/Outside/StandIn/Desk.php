@@ -75,6 +75,7 @@ final readonly class Desk
 
         $response = $this->behaving($shelf->mode(), 'mail' === $name, static fn (): Response => $standIn->answer($request, $rest));
         if ('mail' !== $name) {
+            $shelf->hold();
             $line = ['when' => gmdate('Y-m-d H:i:s'), 'what' => $request->getMethod().' '.mb_strimwidth($rest.('' === (string) $request->getQueryString() ? '' : '?'.urldecode((string) $request->getQueryString())), 0, 90, '…').' → '.$response->getStatusCode()];
             $shelf->beside('log')->change(static fn (array $log): array => \array_slice([$line, ...$log], 0, self::LOGGED));
         }

@@ -7,7 +7,8 @@ namespace Jorvent\Outside\StandIn;
 /** Where a stand-in keeps what it got: one JSON file per stand-in, locked while it changes. */
 final readonly class Shelf
 {
-    public const MODES = ['normal', 'slow', 'down', 'wrong', 'lost'];
+    private const LONGEST_HOLD_SECONDS = 15;
+    public const MODES = ['normal', 'slow', 'down', 'wrong', 'lost', 'hold'];
 
     public function __construct(private string $dir, public string $name)
     {
@@ -56,6 +57,14 @@ final readonly class Shelf
         $mode = is_file($file) ? trim((string) file_get_contents($file)) : 'normal';
 
         return \in_array($mode, self::MODES, true) ? $mode : 'normal';
+    }
+
+    /** In the mode "hold" what was asked is done, and whoever asked is kept waiting for the answer. */
+    public function hold(): void
+    {
+        for ($i = 0; $i < self::LONGEST_HOLD_SECONDS * 50 && 'hold' === $this->mode(); ++$i) {
+            usleep(20_000);
+        }
     }
 
     public function behave(string $mode): void

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Jorvent\Outside\TextServices;
 
-use Jorvent\Platform\Outbox\NotNow;
-use Jorvent\Platform\Outbox\RefusedByThem;
+use Jorvent\Platform\Delivery\NotNow;
+use Jorvent\Platform\Delivery\RefusedByThem;
 
 /** Writes text on request. */
 interface TextService

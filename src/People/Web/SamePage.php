@@ -34,7 +34,7 @@ final class SamePage extends Page
         if (null === $subject || !$this->access->allows($this->me(), Permission::CorrectPerson, $subject)) {
             throw $this->createAccessDeniedException();
         }
-        $people = $this->db->rows('SELECT c.*, (SELECT count(*) FROM application a WHERE a.candidate_id = c.id) AS applications, (SELECT count(*) FROM resume r WHERE r.candidate_id = c.id) AS resumes, (SELECT count(*) FROM outbox o WHERE o.candidate_id = c.id AND o.kind = \'mail\') AS mails FROM candidate c WHERE c.id IN (:ids) AND c.erased_at IS NULL AND c.merged_into IS NULL ORDER BY (c.id = :first) DESC', ['ids' => [$candidate, $other], 'first' => $candidate]);
+        $people = $this->db->rows('SELECT c.*, (SELECT count(*) FROM application a WHERE a.candidate_id = c.id) AS applications, (SELECT count(*) FROM resume r WHERE r.candidate_id = c.id) AS resumes, (SELECT count(*) FROM delivery o WHERE o.candidate_id = c.id AND o.kind = \'mail\') AS mails FROM candidate c WHERE c.id IN (:ids) AND c.erased_at IS NULL AND c.merged_into IS NULL ORDER BY (c.id = :first) DESC', ['ids' => [$candidate, $other], 'first' => $candidate]);
         if (2 !== \count($people)) {
             throw $this->createNotFoundException();
         }

@@ -6,6 +6,7 @@ namespace Jorvent\Platform\Health;
 
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Outage;
+use Jorvent\Platform\Delivery\Message\Transport;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 
@@ -32,19 +33,20 @@ final readonly class Checks
             return ['status' => 'down', 'checks' => ['database' => self::check('down')]];
         }
         $row = $this->db->row(
-            "SELECT extract(epoch FROM CAST(:now AS timestamptz) - (SELECT max(at) FROM heartbeat)) AS silent,
-                extract(epoch FROM CAST(:now AS timestamptz) - (SELECT min(available_at) FROM outbox WHERE state = 'waiting')) AS late,
-                (SELECT count(*) FROM outbox WHERE state = 'failed') AS failed,
+            "SELECT extract(epoch FROM CAST(:now AS timestamptz) - (SELECT max(at) FROM heartbeat WHERE worker LIKE :outside)) AS outside,
+                extract(epoch FROM CAST(:now AS timestamptz) - (SELECT max(at) FROM heartbeat WHERE worker LIKE :house)) AS house,
+                extract(epoch FROM CAST(:now AS timestamptz) - (SELECT min(available_at) FROM delivery WHERE state IN ('waiting', 'sending'))) AS late,
+                (SELECT count(*) FROM delivery WHERE state = 'failed') AS failed,
                 (SELECT count(*) FROM (SELECT 1 FROM candidate c WHERE c.erased_at IS NULL AND c.merged_into IS NULL AND c.claims IS NULL
                     AND NOT EXISTS (SELECT 1 FROM candidate_words w WHERE w.candidate_id = c.id) LIMIT 100) x) AS unindexed",
-            ['now' => $this->clock->now()],
+            ['now' => $this->clock->now(), 'outside' => '% '.Transport::OUTSIDE.'%', 'house' => '% '.Transport::LONG.'%'],
         ) ?? throw new \LogicException('A count always has a row.');
         $free = (int) ((float) @disk_free_space($this->var) / 1_000_000);
-        $silent = $row->floatOrNull('silent');
         $late = max(0, (int) $row->floatOrNull('late'));
         $checks = [
             'database' => self::check('ok'),
-            'worker' => self::check(null === $silent || $silent > self::SILENT_SECONDS ? 'warn' : 'ok', null === $silent ? null : max(0, (int) $silent), 's since it was heard of'),
+            'worker_outside' => self::worker($row->floatOrNull('outside')),
+            'worker_house' => self::worker($row->floatOrNull('house')),
             'backlog' => self::check($late > self::LATE_SECONDS ? 'warn' : 'ok', $late, 's that the oldest delivery waits'),
             'failed_deliveries' => self::check($row->int('failed') > 0 ? 'warn' : 'ok', $row->int('failed'), 'deliveries'),
             'disk' => self::check($free < self::FREE_MEGABYTES ? 'warn' : 'ok', $free, 'MB free'),
@@ -53,6 +55,15 @@ final readonly class Checks
         $bad = array_filter($checks, static fn (array $c): bool => 'ok' !== $c['status']);
 
         return ['status' => [] === $bad ? 'ok' : 'warn', 'checks' => $checks];
+    }
+
+    /** @return array{status: string, value: int|null, unit: string} */
+    private static function worker(?float $silent): array
+    {
+        return self::check(
+            null === $silent || $silent > self::SILENT_SECONDS ? 'warn' : 'ok',
+            null === $silent ? null : max(0, (int) $silent), 's since it was heard of',
+        );
     }
 
     /** @return array{status: string, value: int|null, unit: string} */

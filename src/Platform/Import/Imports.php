@@ -10,10 +10,11 @@ use Jorvent\Core\Shared\Refusal;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
+use Jorvent\Platform\Delivery\About;
+use Jorvent\Platform\Delivery\Deliveries;
+use Jorvent\Platform\Delivery\DeliveryRepository;
 use Jorvent\Platform\Files\FileStore;
-use Jorvent\Platform\Outbox\Carrier;
-use Jorvent\Platform\Outbox\Item;
-use Jorvent\Platform\Outbox\Outbox;
+use Jorvent\Platform\Import\Message\ContinueImport;
 use Jorvent\Platform\Spreadsheet\SheetReader;
 use Jorvent\Platform\Spreadsheet\Unreadable;
 use Psr\Clock\ClockInterface;
@@ -23,7 +24,7 @@ use Symfony\Component\DependencyInjection\Attribute\AutowireIterator;
  * Many at once from a table: columns mapped, every row checked, the good ones imported when the person agrees. The worker does it in pieces, each in a transaction of its own,
  * so that progress is seen, it can be cancelled between two, and a worker that dies repeats one piece at most.
  */
-final readonly class Imports implements Carrier
+final readonly class Imports
 {
     public const MAX_ROWS = 20_000;
     private const PIECE = 500;
@@ -31,7 +32,7 @@ final readonly class Imports implements Carrier
     private const PREVIEW = 8;
 
     /** @param iterable<ImportKind> $kinds */
-    public function __construct(private Db $db, private ClockInterface $clock, private ActivityLog $log, private Outbox $outbox, private FileStore $files, #[AutowireIterator(ImportKind::class)] private iterable $kinds)
+    public function __construct(private Db $db, private ClockInterface $clock, private ActivityLog $log, private Deliveries $deliveries, private DeliveryRepository $known, private FileStore $files, #[AutowireIterator(ImportKind::class)] private iterable $kinds)
     {
     }
 
@@ -73,7 +74,7 @@ final readonly class Imports implements Carrier
             Refused::unlessEmpty(array_map(static fn (string $field): Refusal => new Refusal($field, 'missing'), array_keys($missing)));
             $this->db->execute('INSERT INTO import_mapping (account_id, head_key, mapping) VALUES (:a, :k, :m) ON CONFLICT (account_id, head_key) DO UPDATE SET mapping = EXCLUDED.mapping', ['a' => $account, 'k' => self::key($row->strings('head'), $row->str('kind')), 'm' => json_encode($mapping, \JSON_THROW_ON_ERROR)]);
             $this->db->execute("UPDATE import SET state = 'checking', mapping = :m, rows_done = 0, rows_good = 0, rows_bad = 0, errors = '[]' WHERE id = :id", ['id' => $id, 'm' => json_encode($mapping, \JSON_THROW_ON_ERROR)]);
-            $this->piece($id, 'checking', 0);
+            $this->goOn($id, 'checking', 0);
         });
     }
 
@@ -86,7 +87,7 @@ final readonly class Imports implements Carrier
                 throw Refused::because('import_not_checked');
             }
             $this->db->execute("UPDATE import SET state = 'importing', rows_done = 0 WHERE id = :id", ['id' => $id]);
-            $this->piece($id, 'importing', 0);
+            $this->goOn($id, 'importing', 0);
         });
     }
 
@@ -98,7 +99,7 @@ final readonly class Imports implements Carrier
                 throw Refused::because('import_over');
             }
             $this->db->execute("UPDATE import SET state = 'cancelled', finished_at = :now WHERE id = :id", ['id' => $id, 'now' => $this->clock->now()]);
-            $this->outbox->drop('import-'.$id.'-');
+            $this->deliveries->drop('import-'.$id.'-');
         });
     }
 
@@ -126,19 +127,20 @@ final readonly class Imports implements Carrier
         return $lines;
     }
 
-    public function kind(): string
+    /** Checks or takes in one piece, once: when it was done meanwhile, or the import was cancelled, nothing happens. */
+    public function piece(int $id, string $phase, int $from): void
     {
-        return 'import';
+        $this->db->transaction(function () use ($id, $phase, $from): void {
+            $import = $this->db->row('SELECT * FROM import WHERE id = :id FOR UPDATE', ['id' => $id]);
+            if (null !== $import && $import->str('state') === $phase && $import->int('rows_done') === $from) {
+                $this->work($import, $phase, $from);
+            }
+        });
     }
 
-    public function deliver(Item $item): void
+    private function work(Record $import, string $phase, int $from): void
     {
-        $import = $this->db->row('SELECT * FROM import WHERE id = :id FOR UPDATE', ['id' => $item->subjectId]);
-        $phase = $item->text('phase');
-        if (null === $import || $import->str('state') !== $phase) {
-            return;
-        }
-        $from = (int) $item->text('from');
+        $id = $import->int('id');
         $reader = $this->reader($import);
         $errors = $import->objects('errors');
         $values = [];
@@ -161,23 +163,25 @@ final readonly class Imports implements Carrier
             }
         }
         if ([] !== $values) {
-            $this->of($import->str('kind'))->write($values, $item->subjectId, $import->int('account_id'));
+            $this->of($import->str('kind'))->write($values, $id, $import->int('account_id'));
         }
         $done = min($import->int('rows_total'), $from + self::PIECE);
         $over = $done >= $import->int('rows_total');
         $this->db->execute('UPDATE import SET rows_done = :done, rows_good = :good, rows_bad = :bad, errors = :errors, state = :state, finished_at = :at WHERE id = :id', [
-            'id' => $item->subjectId, 'done' => $done, 'good' => $good, 'bad' => $bad, 'errors' => json_encode($errors, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE), 'state' => $over ? ('checking' === $phase ? 'checked' : 'done') : $phase, 'at' => $over && 'importing' === $phase ? $this->clock->now() : null,
+            'id' => $id, 'done' => $done, 'good' => $good, 'bad' => $bad, 'errors' => json_encode($errors, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE), 'state' => $over ? ('checking' === $phase ? 'checked' : 'done') : $phase, 'at' => $over && 'importing' === $phase ? $this->clock->now() : null,
         ]);
         if (!$over) {
-            $this->piece($item->subjectId, $phase, $done);
+            $this->goOn($id, $phase, $done);
         } elseif ('importing' === $phase) {
-            $this->log->record($import->str('kind').'.imported', 'import', $item->subjectId, change: ['rows' => $good]);
+            $this->log->record($import->str('kind').'.imported', 'import', $id, change: ['rows' => $good]);
         }
     }
 
-    private function piece(int $id, string $phase, int $from): void
+    private function goOn(int $id, string $phase, int $from): void
     {
-        $this->outbox->add('import', 'import-'.$id.'-'.$phase.'-'.$from.'-'.$this->db->int('SELECT count(*) FROM outbox WHERE starts_with(key, :k)', ['k' => 'import-'.$id.'-']), 'import', $id, ['phase' => $phase, 'from' => $from]);
+        // the columns may be chosen anew, and the same piece be checked again
+        $key = 'import-'.$id.'-'.$phase.'-'.$from.'-'.$this->known->beginning('import-'.$id.'-');
+        $this->deliveries->add(new ContinueImport($id, $phase, $from), $key, new About('import', $id));
     }
 
     /** @return \Generator<int, list<string>> the rows below the head */

@@ -5,19 +5,15 @@ declare(strict_types=1);
 namespace Jorvent\Platform\Security;
 
 use Jorvent\Platform\Database\Db;
-use Jorvent\Platform\Outbox\Periodic;
 use Psr\Clock\ClockInterface;
+use Symfony\Component\Scheduler\Attribute\AsPeriodicTask;
 
 /** Tries that count for nothing any more are forgotten. */
-final readonly class PurgeTries implements Periodic
+#[AsPeriodicTask(300, method: 'run')]
+final readonly class PurgeTries
 {
     public function __construct(private Db $db, private ClockInterface $clock)
     {
-    }
-
-    public function everySeconds(): int
-    {
-        return 300;
     }
 
     public function run(): void

@@ -36,8 +36,8 @@ final class OutcomePage extends Page
     {
         $view = $this->views->byNumber($number);
         $hires = $this->db->rows(
-            "SELECT h.id, h.signed_at, h.first_day, h.record_number, c.id AS candidate_id, c.name, p.applied_at, p.origin, o.base, o.currency, b.id AS outbox_id, b.state AS delivery, b.attempts, b.last_error, b.available_at
-             FROM hire h JOIN application p ON p.id = h.application_id JOIN candidate c ON c.id = p.candidate_id JOIN offer o ON o.id = h.offer_id LEFT JOIN outbox b ON b.key = 'hire-' || h.id WHERE p.requisition_id = :id ORDER BY h.signed_at",
+            "SELECT h.id, h.signed_at, h.first_day, h.record_number, c.id AS candidate_id, c.name, p.applied_at, p.origin, o.base, o.currency, b.id AS delivery_id, b.state AS delivery, b.attempts, b.last_error, b.available_at
+             FROM hire h JOIN application p ON p.id = h.application_id JOIN candidate c ON c.id = p.candidate_id JOIN offer o ON o.id = h.offer_id LEFT JOIN delivery b ON b.key = 'hire-' || h.id WHERE p.requisition_id = :id ORDER BY h.signed_at",
             ['id' => $view->id()],
         );
         $zone = new \DateTimeZone($view->facts->str('zone'));

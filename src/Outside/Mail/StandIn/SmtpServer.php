@@ -52,6 +52,7 @@ final class SmtpServer
                 self::say($connection, '354 go ahead');
                 $room->take(self::data($connection), $to);
                 $to = [];
+                $shelf->hold();
             }
             self::say($connection, match ($command) {
                 'EHLO', 'HELO' => '250 mailroom', 'MAIL', 'RCPT', 'DATA', 'RSET', 'NOOP' => '250 ok', default => '502 not here',
