@@ -77,7 +77,8 @@ final readonly class TellBoardHandler
         $advert = $this->texts->advert($row->int('requisition_id'), $row->str('locale'));
         $ref = $row->strOrNull('external_ref');
         $unsent = null === $row->strOrNull('sent_hash') || $row->strOrNull('sent_until') !== $row->strOrNull('until');
-        $step = PostingStep::next($row->str('want'), PostingState::from($row->str('state')), null !== $ref, null !== $ref && $unsent);
+        $state = PostingState::from($row->str('state'));
+        $step = PostingStep::next($row->str('want'), $state, null !== $ref, null !== $ref && $unsent);
         if (null === $step) {
             return false;
         }
@@ -96,7 +97,9 @@ final readonly class TellBoardHandler
     {
         $locale = $row->str('locale');
 
-        return $this->url.'/careers/'.$row->int('number').'?via='.$row->str('code').('en' === $locale ? '' : '&lang='.$locale);
+        $language = 'en' === $locale ? '' : '&lang='.$locale;
+
+        return $this->url.'/careers/'.$row->int('number').'?via='.$row->str('code').$language;
     }
 
     /** @param array<string, mixed> $sent */
@@ -146,7 +149,8 @@ final readonly class TellBoardHandler
             $columns['live_at'] = $row->instantOrNull('live_at') ?? $this->clock->now();
         }
         $this->note(
-            $row, $receipt->live ? 'live' : 'asked', $receipt->live ? 'advert.live' : 'advert.with_board', ['ref' => $receipt->ref], $columns,
+            $row, $receipt->live ? 'live' : 'asked', $receipt->live ? 'advert.live' : 'advert.with_board',
+            ['ref' => $receipt->ref], $columns,
         );
     }
 

@@ -13,12 +13,21 @@ use Psr\Clock\ClockInterface;
 use Symfony\Component\Messenger\Attribute\AsMessageHandler;
 use Symfony\Contracts\Translation\TranslatorInterface;
 
-/** Answers a mail when every file it brought was read: what we have, and what we could not read and why. One sender is answered once a day. */
+/** What we have, and what we could not read and why. One sender is answered once a day. */
 #[AsMessageHandler]
 final readonly class AnswerMailHandler
 {
-    public function __construct(private Db $db, private ClockInterface $clock, private Mailing $mailing, private TranslatorInterface $words)
-    {
+    private const NO_RESUME = 'mail_without_resume';
+    /** What is not told to a sender as a fault of their file. */
+    private const NOT_TOLD = [self::NO_RESUME, 'forgotten_before', 'no_name_read'];
+    private const LOOK_AGAIN_SECONDS = 3;
+
+    public function __construct(
+        private Db $db,
+        private ClockInterface $clock,
+        private Mailing $mailing,
+        private TranslatorInterface $words,
+    ) {
     }
 
     public function __invoke(AnswerMail $message): void
@@ -28,28 +37,63 @@ final readonly class AnswerMailHandler
 
     private function answer(int $id): void
     {
-        $mail = $this->db->row("SELECT m.id, m.locale, m.answered_at, v.content ->> 'from' AS sender, v.content ->> 'name' AS called FROM mail_in m JOIN personal_value v ON v.id = m.personal_id WHERE m.id = :id FOR UPDATE OF m", ['id' => $id]);
-        if (null === $mail || null !== $mail->instantOrNull('answered_at') || null === $mail->strOrNull('sender')) {
+        $mail = $this->db->row(
+            "SELECT m.locale, m.answered_at, v.content ->> 'from' AS sender, v.content ->> 'name' AS called
+             FROM mail_in m JOIN personal_value v ON v.id = m.personal_id WHERE m.id = :id FOR UPDATE OF m",
+            ['id' => $id],
+        );
+        $sender = $mail?->strOrNull('sender');
+        if (null === $mail || null !== $mail->instantOrNull('answered_at') || null === $sender) {
             return;
         }
         $now = $this->clock->now();
         $files = $this->db->rows('SELECT name, state, refusal FROM intake_file WHERE mail_id = :id ORDER BY id', ['id' => $id]);
         if ([] !== array_filter($files, static fn (Record $f): bool => 'waiting' === $f->str('state'))) {
-            throw new NotBefore($now->modify('+3 seconds'), $now);
+            throw new NotBefore($now->modify('+'.self::LOOK_AGAIN_SECONDS.' seconds'), $now);
         }
-        $answeredToday = 0 !== $this->db->int("SELECT count(*) FROM mail_in m JOIN personal_value v ON v.id = m.personal_id WHERE m.id <> :id AND m.answered_at > :day AND v.content ->> 'from' = :s", ['id' => $id, 'day' => $now->modify('-1 day'), 's' => $mail->str('sender')]);
-        if (!$answeredToday) {
-            $locale = $mail->str('locale');
-            $failed = array_values(array_filter($files, static fn (Record $f): bool => 'failed' === $f->str('state') && 'mail_without_resume' !== $f->strOrNull('refusal') && 'forgotten_before' !== $f->strOrNull('refusal') && 'no_name_read' !== $f->strOrNull('refusal')));
-            $none = [] !== array_filter($files, static fn (Record $f): bool => 'mail_without_resume' === $f->strOrNull('refusal'));
-            $why = static fn (Record $f): string => '– '.$f->str('name').': ';
-            $list = implode("\n", array_map(fn (Record $f): string => $why($f).$this->words->trans('error.'.$f->str('refusal'), ['%limit%' => intdiv(ReadResume::MAX_BYTES, 1_000_000)], 'candidate', $locale), $failed));
-            $template = $none ? 'mail_in_none' : ([] === $failed ? 'mail_in' : 'mail_in_unread');
-            $called = trim($mail->strOrNull('called') ?? '');
-            $this->mailing->toAddress('mail-in-'.$mail->int('id'), 'mail_in', $mail->int('id'), $mail->str('sender'), $this->mailing->template($template, $locale), ['name' => '' === $called ? $mail->str('sender') : explode(' ', $called)[0], 'list' => '' === $list ? '–' : $list]);
+        if (!$this->answeredToday($id, $sender)) {
+            $this->write($id, $sender, $mail->strOrNull('called') ?? '', $mail->str('locale'), $files);
         }
-        // the answer is theirs as the letter is, and goes with it
-        $this->db->execute('UPDATE personal_value a SET candidate_id = l.candidate_id FROM delivery o, mail_in m JOIN personal_value l ON l.id = m.personal_id WHERE o.key = :k AND a.id = o.personal_id AND m.id = :id', ['k' => 'mail-in-'.$id, 'id' => $id]);
         $this->db->execute('UPDATE mail_in SET answered_at = :now WHERE id = :id', ['id' => $id, 'now' => $now]);
+    }
+
+    private function answeredToday(int $id, string $sender): bool
+    {
+        return 0 !== $this->db->int(
+            "SELECT count(*) FROM mail_in m JOIN personal_value v ON v.id = m.personal_id
+             WHERE m.id <> :id AND m.answered_at > :day AND v.content ->> 'from' = :sender",
+            ['id' => $id, 'day' => $this->clock->now()->modify('-1 day'), 'sender' => $sender],
+        );
+    }
+
+    /** @param list<Record> $files name, state, refusal */
+    private function write(int $id, string $sender, string $called, string $locale, array $files): void
+    {
+        $refused = array_map(static fn (Record $f): ?string => $f->strOrNull('refusal'), $files);
+        $failed = [];
+        foreach ($files as $file) {
+            if ('failed' === $file->str('state') && !\in_array($file->strOrNull('refusal'), self::NOT_TOLD, true)) {
+                $limit = ['%limit%' => intdiv(ReadResume::MAX_BYTES, 1_000_000)];
+                $why = $this->words->trans('error.'.$file->str('refusal'), $limit, 'candidate', $locale);
+                $failed[] = '– '.$file->str('name').': '.$why;
+            }
+        }
+        $template = match (true) {
+            \in_array(self::NO_RESUME, $refused, true) => 'mail_in_none',
+            [] === $failed => 'mail_in',
+            default => 'mail_in_unread',
+        };
+        $key = 'mail-in-'.$id;
+        $this->mailing->toAddress($key, 'mail_in', $id, $sender, $this->mailing->template($template, $locale), [
+            'name' => '' === trim($called) ? $sender : explode(' ', trim($called))[0],
+            'list' => [] === $failed ? '–' : implode("\n", $failed),
+        ]);
+        // the answer is theirs as the letter is, and goes with it
+        $this->db->execute(
+            'UPDATE personal_value a SET candidate_id = l.candidate_id
+             FROM delivery o, mail_in m JOIN personal_value l ON l.id = m.personal_id
+             WHERE o.key = :key AND a.id = o.personal_id AND m.id = :id',
+            ['key' => $key, 'id' => $id],
+        );
     }
 }

@@ -24,17 +24,25 @@ final readonly class DeliveryQuery
     {
         $now = $this->clock->now();
         $row = $this->db->row(
-            "SELECT count(*) FILTER (WHERE state = 'failed') AS failed, count(*) FILTER (WHERE state IN ('waiting', 'sending')) AS waiting,
-                count(*) FILTER (WHERE state = 'waiting' AND attempts > 0 OR state IN ('waiting', 'sending') AND available_at < :late) AS late,
+            "SELECT count(*) FILTER (WHERE state = 'failed') AS failed,
+                count(*) FILTER (WHERE state IN ('waiting', 'sending')) AS waiting,
+                count(*) FILTER (WHERE state = 'waiting' AND attempts > 0
+                    OR state IN ('waiting', 'sending') AND available_at < :late) AS late,
                 count(*) FILTER (WHERE state = 'delivered' AND delivered_at > :day) AS delivered
              FROM delivery WHERE state IN ('failed', 'waiting', 'sending') OR delivered_at > :day",
             ['late' => $now->modify('-'.self::LATE_MINUTES.' minutes'), 'day' => $now->modify('-1 day')],
         ) ?? throw new \LogicException('A count always has a row.');
 
-        return ['failed' => $row->int('failed'), 'waiting' => $row->int('waiting'), 'late' => $row->int('late'), 'delivered' => $row->int('delivered')];
+        return [
+            'failed' => $row->int('failed'), 'waiting' => $row->int('waiting'),
+            'late' => $row->int('late'), 'delivered' => $row->int('delivered'),
+        ];
     }
 
-    /** @return list<Record> newest first, one more than a page: id, kind, number, subject, receiver, attempts, last_error, created_at */
+    /**
+     * @return list<Record> newest first, one more than a page: id, kind, number, subject, receiver, attempts, last_error,
+     *                      created_at
+     */
     public function failed(int $before = 0): array
     {
         return $this->rows("o.state = 'failed' AND (:before = 0 OR o.id < :before)", ['before' => $before], self::ROWS + 1);
@@ -53,7 +61,9 @@ final readonly class DeliveryQuery
     public function kinds(): array
     {
         $kinds = [];
-        foreach ($this->db->rows("SELECT coalesce(last_error, '') AS error, count(*) AS n FROM delivery WHERE state = 'failed' GROUP BY 1 ORDER BY 2 DESC LIMIT 8") as $row) {
+        $sql = "SELECT coalesce(last_error, '') AS error, count(*) AS n FROM delivery WHERE state = 'failed'
+            GROUP BY 1 ORDER BY 2 DESC LIMIT 8";
+        foreach ($this->db->rows($sql) as $row) {
             $kinds[$row->str('error')] = $row->int('n');
         }
 
@@ -68,8 +78,11 @@ final readonly class DeliveryQuery
     private function rows(string $where, array $parameters, int $most): array
     {
         return $this->db->rows(
-            "SELECT o.id, o.kind, o.state, o.attempts, o.last_error, o.created_at, o.available_at, r.number, p.content ->> 'subject' AS subject, p.content ->> 'to' AS receiver
-             FROM delivery o LEFT JOIN personal_value p ON p.id = o.personal_id LEFT JOIN requisition r ON r.id = o.requisition_id WHERE $where ORDER BY o.id DESC LIMIT $most",
+            "SELECT o.id, o.kind, o.state, o.attempts, o.last_error, o.created_at, o.available_at, r.number,
+                p.content ->> 'subject' AS subject, p.content ->> 'to' AS receiver
+             FROM delivery o LEFT JOIN personal_value p ON p.id = o.personal_id
+                LEFT JOIN requisition r ON r.id = o.requisition_id
+             WHERE $where ORDER BY o.id DESC LIMIT $most",
             $parameters,
         );
     }

@@ -63,7 +63,8 @@ final class NoteFailures
             return;
         }
         $error = $event->getThrowable()->getMessage();
-        $this->logger->warning('delivery {what} has failed: {error}', ['what' => $event->getEnvelope()->getMessage()::class, 'error' => $error]);
+        $what = $event->getEnvelope()->getMessage()::class;
+        $this->logger->warning('delivery {what} has failed: {error}', ['what' => $what, 'error' => $error]);
         $this->db->transaction(fn () => $this->deliveries->byKey($stamp->key)?->fail($error));
     }
 }

@@ -97,7 +97,10 @@ final readonly class Letters
     /** What dead workers had in hand comes again, as after the time of the transport. */
     public function comeAgain(): string
     {
-        $left = $this->db->execute("UPDATE message SET delivered_at = delivered_at - interval '1 hour' WHERE delivered_at IS NOT NULL AND queue_name = 'outside'");
+        $left = $this->db->execute(
+            "UPDATE message SET delivered_at = delivered_at - interval '1 hour'
+             WHERE delivered_at IS NOT NULL AND queue_name = 'outside'",
+        );
 
         return (string) $left;
     }
@@ -118,7 +121,11 @@ final readonly class Letters
     public function tries(string $to): string
     {
         $tries = $this->db->int('SELECT sum(attempts) FROM delivery WHERE starts_with(key, :key)', ['key' => 'crash-'.$to]);
-        $said = $this->db->int("SELECT extract(epoch FROM max(delivered_at - available_at)) FROM message WHERE queue_name = 'outside' AND headers LIKE :key", ['key' => '%crash-'.$to.'%']);
+        $said = $this->db->int(
+            "SELECT extract(epoch FROM max(delivered_at - available_at)) FROM message
+             WHERE queue_name = 'outside' AND headers LIKE :key",
+            ['key' => '%crash-'.$to.'%'],
+        );
 
         return $tries.' '.$said;
     }

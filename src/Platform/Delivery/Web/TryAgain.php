@@ -20,9 +20,17 @@ final class TryAgain extends Page
 {
     #[Gate(Permission::BeSignedIn)]
     #[Route('/deliveries/{id}/again', name: 'try_again', requirements: ['id' => '\d{1,9}'], methods: ['POST'])]
-    public function __invoke(int $id, Request $request, Db $db, Deliveries $deliveries, SubjectFinder $subjects, Access $access): Response
-    {
-        $row = $db->row('SELECT r.number FROM delivery o LEFT JOIN requisition r ON r.id = o.requisition_id WHERE o.id = :id', ['id' => $id]) ?? throw $this->createNotFoundException();
+    public function __invoke(
+        int $id,
+        Request $request,
+        Db $db,
+        Deliveries $deliveries,
+        SubjectFinder $subjects,
+        Access $access,
+    ): Response {
+        $row = $db->row(
+            'SELECT r.number FROM delivery o LEFT JOIN requisition r ON r.id = o.requisition_id WHERE o.id = :id', ['id' => $id],
+        ) ?? throw $this->createNotFoundException();
         $number = $row->intOrNull('number');
         $may = null === $number
             ? $access->allows($this->me(), Permission::Administer)
