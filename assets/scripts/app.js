@@ -13,7 +13,7 @@
     rows().forEach((r) => { r.classList.toggle('is-sel', r === row); r.toggleAttribute('aria-current', r === row); });
     row.scrollIntoView({ block: 'nearest' });
     const link = row.querySelector('[data-open]');
-    if (link && (link.hasAttribute('hx-get') || link.hasAttribute('data-read'))) { link.click(); }
+    if (link?.hasAttribute('hx-get')) { link.click(); }
   }
   function walk(step) {
     const all = rows();
@@ -25,11 +25,16 @@
     const row = e.target.closest('[data-row]');
     if (row && !e.target.closest('a,button,input,label,select,textarea')) {
       const link = row.querySelector('[data-open]');
-      if (link && (link.hasAttribute('hx-get') || link.hasAttribute('data-read'))) { select(row); }
+      if (link?.hasAttribute('hx-get')) { select(row); }
     } else if (row && e.target.closest('[data-open][hx-get]')) {
       rows().forEach((r) => r.classList.toggle('is-sel', r === row));
     }
   });
+
+  // a link that fetches a part opens as any other when one asks for a window of its own
+  document.addEventListener('click', (e) => {
+    if ((e.ctrlKey || e.metaKey || e.shiftKey) && e.target.closest('a[hx-get]')) { e.stopImmediatePropagation(); }
+  }, true);
 
   // --- marking
   const marking = () => document.querySelector('[data-marks]');

@@ -3,7 +3,7 @@ set -e
 cd "$(dirname "${BASH_SOURCE[0]}")/../.."
 mkdir -p public/vendor/fonts public/build
 n=node_modules
-cp -u $n/bootstrap/dist/css/bootstrap.min.css $n/htmx.org/dist/htmx.min.js $n/quill/dist/quill.js $n/quill/dist/quill.core.css public/vendor/
+cp -u $n/bootstrap/dist/css/bootstrap.min.css $n/htmx.org/dist/htmx.min.js $n/idiomorph/dist/idiomorph-ext.min.js $n/quill/dist/quill.js $n/quill/dist/quill.core.css public/vendor/
 cp -u $n/@fontsource-variable/commissioner/files/commissioner-latin{,-ext}-wght-normal.woff2 public/vendor/fonts/
 cp -u $n/@fontsource-variable/newsreader/files/newsreader-latin{,-ext}-opsz-{normal,italic}.woff2 public/vendor/fonts/
 [ public/vendor/fonts/newsreader-latin-ext-candidate.woff2 -nt bin/lib/subset.mjs ] || NODE_PATH=$n node bin/lib/subset.mjs $n public/vendor/fonts

@@ -178,7 +178,7 @@ final class Browser
 
     public function settled(): self
     {
-        $this->until(fn (): bool => true === $this->driver->executeScript('return document.readyState === "complete" && !document.querySelector(".htmx-request,.htmx-swapping,.htmx-settling,.is-asking")'), 'the page never settled');
+        $this->until(fn (): bool => true === $this->driver->executeScript('return document.readyState === "complete" && !document.querySelector(".htmx-request,.htmx-swapping,.htmx-settling")'), 'the page never settled');
 
         return $this;
     }

@@ -36,6 +36,9 @@ use Symfony\Component\Routing\Attribute\Route;
 #[Route('/r/{number}/sourcing', requirements: ['number' => '\d{1,9}'])]
 final class SourcingPage extends Page
 {
+    /** So often, a little more than a second apart. */
+    private const ASKED_AGAIN = 12;
+
     public function __construct(private readonly Db $db, private readonly EntityManagerInterface $entities, private readonly RequisitionViews $requisitions, private readonly SourcingScreen $screen, private readonly SourcingPlaces $places, private readonly LastSearch $last, private readonly Turn $turn)
     {
     }
@@ -157,7 +160,12 @@ final class SourcingPage extends Page
             return $this->redirectToRoute('sourcing', ['number' => $number, 'q' => $search->text, 'c' => $search->lines(), 'in' => 'outside'], Response::HTTP_SEE_OTHER);
         }
 
-        return new Response('', Response::HTTP_NO_CONTENT, ($outside->answers((int) $_subject->requisitionId, $search)[Input::of($request)->line('bank')]['pending'] ?? false) ? ['X-Pending' => '1'] : []);
+        $answers = $outside->answers((int) $_subject->requisitionId, $search);
+        $tries = 1 + (Input::of($request)->int('tries') ?? 0);
+        // one that goes on searching is asked again by the page for a while; what it says is in the list from then on
+        return ($answers[Input::of($request)->line('bank')]['pending'] ?? false) && $tries <= self::ASKED_AGAIN
+            ? $this->render('people/_asked.html.twig', ['tries' => $tries], new Response(headers: ['HX-Trigger' => 'ask-again']))
+            : new Response('', Response::HTTP_NO_CONTENT, ['HX-Trigger' => 'answered']);
     }
 
     /** Within the page only what changed comes back. */
