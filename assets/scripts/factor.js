@@ -2,7 +2,9 @@
 (() => {
   'use strict';
   const place = document.querySelector('[data-qr]');
-  if (!place || typeof qrcode !== 'function') { return; }
+  if (!place || typeof qrcode !== 'function') {
+    return;
+  }
   const code = qrcode(0, 'M');
   code.addData(place.dataset.qr);
   code.make();
@@ -11,7 +13,9 @@
   let path = '';
   for (let row = 0; row < size; row += 1) {
     for (let column = 0; column < size; column += 1) {
-      if (code.isDark(row, column)) { path += `M${column + quiet} ${row + quiet}h1v1h-1z`; }
+      if (code.isDark(row, column)) {
+        path += `M${column + quiet} ${row + quiet}h1v1h-1z`;
+      }
     }
   }
   const whole = size + 2 * quiet;
@@ -19,7 +23,10 @@
   svg.setAttribute('viewBox', `0 0 ${whole} ${whole}`);
   svg.setAttribute('role', 'img');
   svg.setAttribute('aria-label', place.dataset.label);
-  [['rect', { width: whole, height: whole, fill: '#fff' }], ['path', { d: path, fill: '#000' }]].forEach(([name, attributes]) => {
+  [
+    ['rect', { width: whole, height: whole, fill: '#fff' }],
+    ['path', { d: path, fill: '#000' }],
+  ].forEach(([name, attributes]) => {
     const part = document.createElementNS('http://www.w3.org/2000/svg', name);
     Object.entries(attributes).forEach(([key, value]) => part.setAttribute(key, value));
     svg.append(part);

@@ -8,7 +8,8 @@
   const token = form.querySelector('[name=_token]').value;
   const AT_ONCE = 3;
   let busy = false;
-  const post = (url, body, more) => fetch(url, { method: 'POST', body, headers: more || {}, credentials: 'same-origin' });
+  const post = (url, body, more) =>
+    fetch(url, { method: 'POST', body, headers: more || {}, credentials: 'same-origin' });
   const send = async (files) => {
     if (busy || !files.length) return;
     busy = true;
@@ -40,7 +41,9 @@
           }
         } catch {
           queue.push(file);
-          await new Promise((r) => { setTimeout(r, 2000); });
+          await new Promise((r) => {
+            setTimeout(r, 2000);
+          });
           continue;
         }
         done += 1;
@@ -49,15 +52,30 @@
     };
     await Promise.all(Array.from({ length: AT_ONCE }, one));
     busy = false;
-    if (!missed) { window.location.assign(`${form.action}?in=${id}`); return; }
+    if (!missed) {
+      window.location.assign(`${form.action}?in=${id}`);
+      return;
+    }
     const on = document.createElement('a');
     on.className = 'lk';
     on.href = `${form.action}?in=${id}`;
     on.textContent = form.dataset.on;
     says.append(on);
   };
-  form.addEventListener('submit', (e) => { if (input.files.length) { e.preventDefault(); send(input.files); } });
-  form.addEventListener('dragover', (e) => { e.preventDefault(); form.classList.add('is-over'); });
+  form.addEventListener('submit', (e) => {
+    if (input.files.length) {
+      e.preventDefault();
+      send(input.files);
+    }
+  });
+  form.addEventListener('dragover', (e) => {
+    e.preventDefault();
+    form.classList.add('is-over');
+  });
   form.addEventListener('dragleave', () => form.classList.remove('is-over'));
-  form.addEventListener('drop', (e) => { e.preventDefault(); form.classList.remove('is-over'); send(e.dataTransfer.files); });
+  form.addEventListener('drop', (e) => {
+    e.preventDefault();
+    form.classList.remove('is-over');
+    send(e.dataTransfer.files);
+  });
 })();

@@ -8,4 +8,8 @@ cp -u $n/@fontsource-variable/commissioner/files/commissioner-latin{,-ext}-wght-
 cp -u $n/@fontsource-variable/newsreader/files/newsreader-latin{,-ext}-opsz-{normal,italic}.woff2 public/vendor/fonts/
 [ public/vendor/fonts/newsreader-latin-ext-candidate.woff2 -nt bin/lib/subset.mjs ] || NODE_PATH=$n node bin/lib/subset.mjs $n public/vendor/fonts
 cp -u $n/qrcode-generator/dist/qrcode.js public/vendor/
-cp assets/styles/*.css assets/scripts/*.js assets/images/* public/build/
+cp assets/scripts/*.js assets/images/* public/build/
+# one style sheet for staff and one for candidates, of the same tokens; of two rules that say the same the later wins
+(cd assets/styles && cat {fonts,tokens,bootstrap,frame,type,rows,fit-bar,segmented,passages,layout,top-bar,process-line,notices}.css \
+    {tables,list-rows,brief-head,sourcing,forms,drawings,plain-pages,organisation,lists,questions,brief,dense-fields}.css) >public/build/staff.css
+(cd assets/styles && cat {tokens,careers}.css) >public/build/careers.css

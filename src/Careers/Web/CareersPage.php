@@ -235,7 +235,7 @@ final class CareersPage extends PublicPage
         $brand = $this->brands->one($id) ?? throw $this->createNotFoundException();
         $c = $brand->colours;
 
-        return new Response(\sprintf(":root{--mag:%s;--mag-dark:%s;--wash:%s;--deep:%s;--paper:%s}\n", $c->accent, $c->accentDark(), $c->wash(), $c->deep, $c->paper), 200, ['Content-Type' => 'text/css; charset=utf-8', 'Cache-Control' => 'public, max-age=31536000, immutable']);
+        return new Response(\sprintf(":root{--jv-mag:%s;--jv-mag-dark:%s;--jv-mag-wash:%s;--jv-deep:%s;--jv-paper:%s}\n", $c->accent, $c->accentDark(), $c->wash(), $c->deep, $c->paper), 200, ['Content-Type' => 'text/css; charset=utf-8', 'Cache-Control' => 'public, max-age=31536000, immutable']);
     }
 
     #[Route('/careers/looks/{sha256}.png', name: 'careers_logo', requirements: ['sha256' => '[0-9a-f]{64}'], methods: ['GET'])]

@@ -116,7 +116,7 @@ final readonly class Desk
 
     private function overview(): Response
     {
-        $html = '<!doctype html><html lang="en"><meta charset="utf-8"><meta name="viewport" content="width=device-width,initial-scale=1"><title>Stand-ins</title><link rel="stylesheet" href="/vendor/bootstrap.min.css"><link rel="stylesheet" href="/build/theme.css"><link rel="stylesheet" href="/build/app.css"><body class="standin"><h1 class="h1">Stand-ins</h1><p class="note">the outside world in small: what each got, and how it should behave</p><p><a class="btn btn-line" href="/mail/">Open the mailroom</a></p>';
+        $html = '<!doctype html><html lang="en"><meta charset="utf-8"><meta name="viewport" content="width=device-width,initial-scale=1"><title>Stand-ins</title><link rel="stylesheet" href="/vendor/bootstrap.min.css"><link rel="stylesheet" href="/build/staff.css"><body class="standin"><h1 class="h1">Stand-ins</h1><p class="note">the outside world in small: what each got, and how it should behave</p><p><a class="btn btn-line" href="/mail/">Open the mailroom</a></p>';
         foreach ($this->standIns as $key => [$standIn, $shelf]) {
             ['name' => $name, 'what' => $what] = $standIn->describe();
             $html .= '<section class="mail"><div class="row-c"><h2 class="h2">'.$name.'</h2><span class="sm sl">'.htmlspecialchars($what).'</span><form method="post" action="/'.$key.'/mode" class="seg end">';
