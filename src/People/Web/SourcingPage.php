@@ -163,9 +163,12 @@ final class SourcingPage extends Page
         $answers = $outside->answers((int) $_subject->requisitionId, $search);
         $tries = 1 + (Input::of($request)->int('tries') ?? 0);
         // one that goes on searching is asked again by the page for a while; what it says is in the list from then on
-        return ($answers[Input::of($request)->line('bank')]['pending'] ?? false) && $tries <= self::ASKED_AGAIN
-            ? $this->render('people/_asked.html.twig', ['tries' => $tries], new Response(headers: ['HX-Trigger' => 'ask-again']))
-            : new Response('', Response::HTTP_NO_CONTENT, ['HX-Trigger' => 'answered']);
+        if (!($answers[Input::of($request)->line('bank')]['pending'] ?? false) || $tries > self::ASKED_AGAIN) {
+            return new Response('', Response::HTTP_NO_CONTENT, ['HX-Trigger' => 'answered']);
+        }
+        $again = new Response(headers: ['HX-Trigger' => 'ask-again']);
+
+        return $this->render('people/_asked.html.twig', ['tries' => $tries], $again);
     }
 
     /** Within the page only what changed comes back. */
