@@ -7,7 +7,14 @@ export default [
     files: ['assets/scripts/*.js'],
     languageOptions: {
       sourceType: 'script',
-      globals: { ...globals.browser, htmx: 'readonly', Idiomorph: 'readonly', Quill: 'readonly', qrcode: 'readonly' },
+      globals: {
+        ...globals.browser,
+        htmx: 'readonly',
+        Idiomorph: 'readonly',
+        Quill: 'readonly',
+        flatpickr: 'readonly',
+        qrcode: 'readonly',
+      },
     },
     rules: {
       eqeqeq: 'error',

@@ -11,6 +11,23 @@ use PHPUnit\Framework\Attributes\CoversNothing;
 #[CoversNothing]
 final class AdvertsTest extends BrowserTest
 {
+    public function testADayIsTypedInOnesOwnOrderAndWhatIsNoDayStays(): void
+    {
+        $b = $this->browser()->signIn('solveig.aune@skerryline.example')->go('/r/2202/adverts');
+        $shown = static fn (): mixed => $b->driver->executeScript(
+            'const field = [...document.querySelectorAll("[name=until]")].at(-1), shown = field._flatpickr.altInput;
+             return [field.value, shown.value, shown.validationMessage !== ""]',
+        );
+        foreach (['24.12.2026', '2026-12-24', '24 dec 2026', 'Thu, 24 December 2026'] as $said) {
+            $b->fill('until', $said);
+            self::assertSame(['2026-12-24', '24 Dec 2026', false], $shown(), $said);
+        }
+        foreach (['soon', '31.02.2027'] as $said) {
+            $b->fill('until', $said);
+            self::assertSame([$said, $said, true], $shown(), 'and it is said that this is no day');
+        }
+    }
+
     public function testFailuresAreMendedAndTheAdvertGoesToFourBoards(): void
     {
         $b = $this->browser()->signIn('gordon.leask@skerryline.example')->go('/r/2208/adverts')->sees('.mx', 'Harbour Board');

@@ -77,7 +77,17 @@ final class Browser
     /** Fills the visible field of a name; a form's own way of clearing, so that events are fired. */
     public function fill(string $name, string $value): self
     {
-        $field = $this->find('[name="'.$name.'"]');
+        $selector = '[name="'.$name.'"]';
+        $this->until(fn (): bool => true === $this->driver->executeScript('return document.querySelector(arguments[0]) !== null', [$selector]), 'no field '.$name);
+        // a day is typed where it is shown, as someone would
+        $day = $this->pick('return [...document.querySelectorAll(arguments[0])].map((e) => e._flatpickr?.altInput).find((e) => e?.checkVisibility() && e.getClientRects().length > 0) ?? null', [$selector]);
+        if (null !== $day) {
+            $day->clear();
+            $day->sendKeys($value.WebDriverKeys::TAB);
+
+            return $this;
+        }
+        $field = $this->find($selector);
         if (\in_array($field->getAttribute('type'), ['date', 'time'], true)) {
             $this->driver->executeScript('arguments[0].value = arguments[1]; arguments[0].dispatchEvent(new Event("input", {bubbles: true}))', [$field, $value]);
         } elseif ('select' === $field->getTagName()) {
