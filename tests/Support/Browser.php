@@ -78,9 +78,13 @@ final class Browser
     public function fill(string $name, string $value): self
     {
         $selector = '[name="'.$name.'"]';
-        $this->until(fn (): bool => true === $this->driver->executeScript('return document.querySelector(arguments[0]) !== null', [$selector]), 'no field '.$name);
+        $there = 'return document.querySelector(arguments[0]) !== null';
+        $this->until(fn (): bool => true === $this->driver->executeScript($there, [$selector]), 'no field '.$name);
         // a day is typed where it is shown, as someone would
-        $day = $this->pick('return [...document.querySelectorAll(arguments[0])].map((e) => e._flatpickr?.altInput).find((e) => e?.checkVisibility() && e.getClientRects().length > 0) ?? null', [$selector]);
+        $day = $this->pick(<<<'JS'
+            const shown = [...document.querySelectorAll(arguments[0])].map((e) => e._flatpickr?.altInput);
+            return shown.find((e) => e?.checkVisibility() && e.getClientRects().length > 0) ?? null;
+            JS, [$selector]);
         if (null !== $day) {
             $day->clear();
             $day->sendKeys($value.WebDriverKeys::TAB);
