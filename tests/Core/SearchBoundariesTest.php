@@ -12,8 +12,10 @@ use Jorvent\Core\Calendar\WorkingHours;
 use Jorvent\Core\Fit\Learning;
 use Jorvent\Core\Fit\Wanted;
 use Jorvent\Core\Fit\Weights;
+use Jorvent\Core\Pay\Band;
 use Jorvent\Core\Query\Document;
 use Jorvent\Core\Query\Tokeniser;
+use Jorvent\Core\Screening\Condition;
 use Jorvent\Core\Screening\Question;
 use Jorvent\Core\Screening\QuestionKind;
 use Jorvent\Core\Screening\Questionnaire;
@@ -26,8 +28,14 @@ use Jorvent\Core\Search\Kind;
 use Jorvent\Core\Search\Ladder;
 use Jorvent\Core\Search\Licence;
 use Jorvent\Core\Search\Profile;
+use Jorvent\Core\Search\Split;
 use Jorvent\Core\Search\Widen;
+use Jorvent\Core\Shared\Money;
 use Jorvent\Core\Shared\Refusal;
+use Jorvent\Core\Workflow\ApprovalChain;
+use Jorvent\Core\Workflow\ApprovalStep;
+use Jorvent\Core\Workflow\Post;
+use Jorvent\Core\Workflow\Stage;
 use PHPUnit\Framework\Attributes\CoversNothing;
 use PHPUnit\Framework\TestCase;
 
@@ -62,6 +70,18 @@ final class SearchBoundariesTest extends TestCase
         self::assertSame([null, null, 0], [$widened(null), $widened(0), $widened(1)]);
     }
 
+    public function testYearsAreWidenedDownwardsThenUpwards(): void
+    {
+        $widened = static function (?int $from, ?int $to): ?array {
+            $step = Widen::step(new Criterion(Kind::Years, from: $from, to: $to));
+
+            return null === $step ? null : [$step->from, $step->to];
+        };
+        self::assertSame([[0, 5], [0, 6], [null, 6], null, null], [
+            $widened(1, 5), $widened(0, 5), $widened(null, 5), $widened(0, null), $widened(null, null),
+        ]);
+    }
+
     public function testALevelIsWidenedDownToTheFirst(): void
     {
         $widened = static fn (?int $from): ?int => Widen::step(new Criterion(Kind::Level, from: $from))?->from;
@@ -73,6 +93,68 @@ final class SearchBoundariesTest extends TestCase
     {
         self::assertSame(range(1, 5), array_values(Kind::LEVELS));
         self::assertSame(range(1, 6), array_values(Kind::LANGUAGE_LEVELS));
+    }
+
+    public function testALanguageIsSpokenAtItsLevelOrBetter(): void
+    {
+        $profile = new Profile(new Document(), languages: ['no' => 5, 'de' => 0]);
+        $passes = static fn (array $languages, ?int $from, Profile $of): bool => self::judge()->passes(
+            new Criterion(Kind::Language, array_values($languages), from: $from), $of,
+        );
+        self::assertSame([true, true, false], [
+            $passes(['no'], null, $profile), $passes(['no'], 5, $profile), $passes(['no'], 6, $profile),
+        ]);
+        self::assertSame([true, false, false], [
+            $passes(['de'], null, $profile), $passes(['de'], 1, $profile), $passes(['pl'], null, $profile),
+        ]);
+        self::assertTrue($passes(['pl', 'no'], 5, $profile), 'one of them is enough');
+        self::assertFalse($passes(['no'], null, new Profile(new Document())), 'nothing told is not known');
+    }
+
+    public function testAQuestionHangsOnADayFromTheFirstToTheLast(): void
+    {
+        $shown = static function (?string $least, ?string $most, string $day): bool {
+            $on = new Question('day', ['en' => 'When?'], QuestionKind::Date);
+            $then = new Question('then', ['en' => 'Why?'], QuestionKind::Short, showIf: new Condition('day', [], $least, $most));
+
+            return (new Questionnaire([$on, $then]))->shown(['day' => $day])['then'];
+        };
+        self::assertSame([false, true, true, false], array_map(
+            static fn (string $day): bool => $shown('2027-01-10', '2027-01-20', $day), ['2027-01-09', '2027-01-10', '2027-01-20', '2027-01-21'],
+        ));
+        self::assertSame([true, false], [$shown(null, '2027-01-20', '2020-01-01'), $shown(null, '2027-01-20', '2027-01-21')]);
+        self::assertSame([false, true], [$shown('2027-01-10', null, '2027-01-09'), $shown('2027-01-10', null, '2030-01-01')]);
+    }
+
+    public function testAMarkCountsFromNothingToAHundred(): void
+    {
+        $questions = new Questionnaire([new Question('q', ['en' => 'Why?'], QuestionKind::Long, weight: 100)]);
+        $total = static fn (int $mark): ?int => $questions->score(['q' => 'Because.'], ['q' => $mark])->value;
+        self::assertSame([0, 0, 1, 99, 100, 100], array_map($total, [-1, 0, 1, 99, 100, 101]));
+    }
+
+    public function testMoreThanHalfOfTheBestMustHaveIt(): void
+    {
+        self::assertSame([false, true], [Split::couldKeepTheBest(4, 2), Split::couldKeepTheBest(4, 3)]);
+    }
+
+    public function testAnOfferAboveItsBandGoesToFinanceAfterTheHead(): void
+    {
+        $band = new Band(Money::major(600_000, 'NOK'), Money::major(700_000, 'NOK'));
+        $steps = static fn (int $base): array => array_map(
+            static fn (ApprovalStep $s): array => [$s->post, $s->rank, $s->data['by']],
+            (new ApprovalChain())->forOffer(Money::major($base, 'NOK'), $band),
+        );
+        $head = static fn (int $by): array => [Post::DepartmentHead, 1, $by];
+        self::assertSame([[], [$head(1)], [$head(50_000)], [$head(50_001), [Post::Finance, 2, 1]]], [
+            $steps(650_000), $steps(650_001), $steps(700_000), $steps(700_001),
+        ]);
+    }
+
+    public function testDaysThatAreAgreedForEachStage(): void
+    {
+        $days = array_map(static fn (Stage $s): int => $s->agreedDays(), Stage::cases());
+        self::assertSame([2, 3, 3, 7, 2, 14, 0], $days, 'nobody waits once hired');
     }
 
     public function testACertificateIsInForceOnItsLastDay(): void
