@@ -7,16 +7,22 @@ namespace Jorvent\Tests\Integration;
 use Doctrine\DBAL\DriverManager;
 use Doctrine\DBAL\Tools\DsnParser;
 use Jorvent\Platform\Schedule\ByTheClock;
+use Jorvent\Platform\Schedule\NoteFailedTasks;
 use Jorvent\Tests\Support\DatabaseTest;
 use PHPUnit\Framework\Attributes\CoversClass;
+use Psr\Log\AbstractLogger;
 use Symfony\Component\Clock\MockClock;
 use Symfony\Component\Lock\LockFactory;
 use Symfony\Component\Lock\Store\DoctrineDbalPostgreSqlStore;
+use Symfony\Component\Messenger\Envelope;
+use Symfony\Component\Messenger\Event\WorkerMessageFailedEvent;
+use Symfony\Component\Messenger\Exception\HandlerFailedException;
 use Symfony\Component\Scheduler\Generator\MessageGenerator;
 use Symfony\Component\Scheduler\Messenger\ServiceCallMessage;
 use Symfony\Component\Scheduler\ScheduleProviderInterface;
 
 #[CoversClass(ByTheClock::class)]
+#[CoversClass(NoteFailedTasks::class)]
 final class ScheduleTest extends DatabaseTest
 {
     public function testTasksRunAsOftenAsTheySayAndWhatWasMissedRunsOnce(): void
@@ -50,6 +56,29 @@ final class ScheduleTest extends DatabaseTest
         $clock->modify('+61 seconds');
         self::assertContains(\Jorvent\Adverts\PostingClock::class, $this->due($generator));
         $other->close();
+    }
+
+    public function testATaskThatFailsIsLoggedWithoutItsWords(): void
+    {
+        $logger = new class extends AbstractLogger {
+            /** @var list<array{string, array<array-key, mixed>}> */
+            public array $said = [];
+
+            public function log($level, string|\Stringable $message, array $context = []): void
+            {
+                $this->said[] = [(string) $message, $context];
+            }
+        };
+        $note = new NoteFailedTasks($logger);
+        $failed = static fn (object $message): WorkerMessageFailedEvent => new WorkerMessageFailedEvent(
+            new Envelope($message), 'scheduler_default',
+            new HandlerFailedException(new Envelope($message), [new \RuntimeException('no such mailbox: kari@post.example')]),
+        );
+        $note($failed(new ServiceCallMessage('a.task', 'run')));
+        $note($failed(new \stdClass()));
+        self::assertCount(1, $logger->said, 'messages of other kinds are noted elsewhere');
+        self::assertSame(['a.task', 'RuntimeException'], [$logger->said[0][1]['what'] ?? '', $logger->said[0][1]['error'] ?? '']);
+        self::assertStringNotContainsString('kari', serialize($logger->said));
     }
 
     /** @return array{MockClock, MessageGenerator} that remembers nothing of another test */
