@@ -41,7 +41,7 @@ final class CompiledSearchTest extends TestCase
         $seed = (int) (getenv('SEED') ?: 20_261_201);
         $day = new \DateTimeImmutable('2026-12-01');
         $random = new RandomPeople($seed, new RandomQueries($seed + 1), $day);
-        $context = new Context($day, ['NOK' => 11.62, 'EUR' => 1.0, 'GBP' => .86], new Gazetteer([
+        $context = new Context($day, ['NOK' => 11_620_000, 'EUR' => 1_000_000, 'GBP' => 860_000], new Gazetteer([
             new Town(['Bergen'], 'NO', 60.39, 5.32, 291_000), new Town(['Os', 'Osøyro'], 'NO', 60.19, 5.47, 14_000),
             new Town(['Gdańsk'], 'PL', 54.35, 18.65, 470_000), new Town(['Halifax'], 'CA', 44.65, -63.58, 440_000),
             new Town(['Halifax'], 'GB', 53.72, -1.86, 90_000), new Town(['København', 'Copenhagen'], 'DK', 55.68, 12.57, 650_000),

@@ -98,17 +98,17 @@ final class SearchBoundariesTest extends TestCase
     public function testALanguageIsSpokenAtItsLevelOrBetter(): void
     {
         $profile = new Profile(new Document(), languages: ['no' => 5, 'de' => 0]);
-        $passes = static fn (array $languages, ?int $from, Profile $of): bool => self::judge()->passes(
-            new Criterion(Kind::Language, array_values($languages), from: $from), $of,
+        $passes = static fn (string $languages, ?int $from, Profile $of): bool => self::judge()->passes(
+            new Criterion(Kind::Language, explode(' ', $languages), from: $from), $of,
         );
         self::assertSame([true, true, false], [
-            $passes(['no'], null, $profile), $passes(['no'], 5, $profile), $passes(['no'], 6, $profile),
+            $passes('no', null, $profile), $passes('no', 5, $profile), $passes('no', 6, $profile),
         ]);
         self::assertSame([true, false, false], [
-            $passes(['de'], null, $profile), $passes(['de'], 1, $profile), $passes(['pl'], null, $profile),
+            $passes('de', null, $profile), $passes('de', 1, $profile), $passes('pl', null, $profile),
         ]);
-        self::assertTrue($passes(['pl', 'no'], 5, $profile), 'one of them is enough');
-        self::assertFalse($passes(['no'], null, new Profile(new Document())), 'nothing told is not known');
+        self::assertTrue($passes('pl no', 5, $profile), 'one of them is enough');
+        self::assertFalse($passes('no', null, new Profile(new Document())), 'nothing told is not known');
     }
 
     public function testAQuestionHangsOnADayFromTheFirstToTheLast(): void
@@ -120,7 +120,8 @@ final class SearchBoundariesTest extends TestCase
             return (new Questionnaire([$on, $then]))->shown(['day' => $day])['then'];
         };
         self::assertSame([false, true, true, false], array_map(
-            static fn (string $day): bool => $shown('2027-01-10', '2027-01-20', $day), ['2027-01-09', '2027-01-10', '2027-01-20', '2027-01-21'],
+            static fn (string $day): bool => $shown('2027-01-10', '2027-01-20', $day),
+            ['2027-01-09', '2027-01-10', '2027-01-20', '2027-01-21'],
         ));
         self::assertSame([true, false], [$shown(null, '2027-01-20', '2020-01-01'), $shown(null, '2027-01-20', '2027-01-21')]);
         self::assertSame([false, true], [$shown('2027-01-10', null, '2027-01-09'), $shown('2027-01-10', null, '2030-01-01')]);
@@ -197,7 +198,8 @@ final class SearchBoundariesTest extends TestCase
     public function testAWordAddsThoseWhoSayItAlone(): void
     {
         $rows = [[true], [true], [true], [false]];
-        $ladder = Ladder::ofPeople(1, $rows, [[[true, true, false]], [[true, false, false]], [[false, false, true]], [[true, false, false]]]);
+        $hits = [[[true, true, false]], [[true, false, false]], [[false, false, true]], [[true, false, false]]];
+        $ladder = Ladder::ofPeople(1, $rows, $hits);
         self::assertSame([1, 0, 1], $ladder->rungs[0]->adds, 'who says two would be found without either');
         self::assertSame([3, 3, 1, 1], [$ladder->rungs[0]->alone, $ladder->rungs[0]->left, $ladder->rungs[0]->without, $ladder->oneShort]);
     }
