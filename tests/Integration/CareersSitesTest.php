@@ -92,7 +92,7 @@ final class CareersSitesTest extends DatabaseTest
         self::assertSame('image/png', $this->client->getResponse()->headers->get('Content-Type'));
         self::assertStringNotContainsString('script', (string) $this->client->getResponse()->getContent());
         $this->client->request('GET', '/careers/looks/'.$id.'-1.css');
-        self::assertStringContainsString('--mag:#123A7A', (string) $this->client->getResponse()->getContent());
+        self::assertStringContainsString('--jv-mag:#123A7A', (string) $this->client->getResponse()->getContent());
         self::assertResponseHeaderSame('Content-Type', 'text/css; charset=utf-8');
     }
 
