@@ -73,7 +73,7 @@ final class CrashTest extends TestCase
             usleep(20_000);
             $seconds = $said();
         }
-        self::assertSame(3, $seconds, 'longer than the two seconds of the transport');
+        self::assertGreaterThanOrEqual(3, $seconds, 'longer than the two seconds of the transport');
         self::standIn('normal', 'records');
         $first->wait();
         $second->signal(\SIGTERM);
