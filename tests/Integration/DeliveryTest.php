@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Jorvent\Tests\Integration;
 
+use Jorvent\Adverts\Message\TellBoard;
 use Jorvent\Messages\Message\SendMail;
 use Jorvent\Platform\Delivery\About;
 use Jorvent\Platform\Delivery\Content;
@@ -17,8 +18,11 @@ use Jorvent\Platform\Delivery\TrackDelivery;
 use Jorvent\Tests\Support\DatabaseTest;
 use Jorvent\Tests\Support\MessageWorker;
 use PHPUnit\Framework\Attributes\CoversClass;
+use PHPUnit\Framework\Attributes\TestWith;
+use Symfony\Component\EventDispatcher\EventDispatcherInterface;
 use Symfony\Component\Messenger\Attribute\AsMessage;
 use Symfony\Component\Messenger\Envelope;
+use Symfony\Component\Messenger\Event\WorkerMessageFailedEvent;
 use Symfony\Component\Messenger\Handler\HandlersLocatorInterface;
 use Symfony\Component\Messenger\Retry\MultiplierRetryStrategy;
 use Symfony\Component\Messenger\Stamp\RedeliveryStamp;
@@ -209,6 +213,40 @@ final class DeliveryTest extends DatabaseTest
         self::assertTrue($this->get(Deliveries::class)->left($this->key('leaving')));
         self::assertSame(1, $this->deliverAll(), 'its worker died: the message comes again');
         self::assertSame('delivered', $this->state('leaving'));
+    }
+
+    /** Someone is forgotten while their letter is in hand, and the mail server says no or nothing. */
+    #[TestWith(['down'])]
+    #[TestWith(['wrong'])]
+    public function testWhatIsDroppedWhileItIsInHandStaysDroppedAndKeepsNoError(string $mode): void
+    {
+        self::standIn('mail', $mode);
+        $this->mail('forgotten');
+        $events = self::getContainer()->get('event_dispatcher');
+        self::assertInstanceOf(EventDispatcherInterface::class, $events);
+        $drop = fn () => $this->db()->execute("UPDATE delivery SET state = 'dropped' WHERE key = :k", ['k' => $this->key('forgotten')]);
+        $events->addListener(WorkerMessageFailedEvent::class, $drop, 300);
+        self::assertSame(1, $this->deliverAll(1));
+        $events->removeListener(WorkerMessageFailedEvent::class, $drop);
+        self::assertSame(['dropped', null], [$this->state('forgotten'), $this->error('forgotten')]);
+        $this->clock()->moveTo($this->clock()->now()->modify('+1 hour'));
+        self::assertSame(0, $this->deliverAll(), 'and it is not tried again');
+    }
+
+    public function testOneThatWaitsForAnotherOfItsPostingIsNotCounted(): void
+    {
+        $deliveries = $this->get(Deliveries::class);
+        $posting = $this->int('SELECT min(id) FROM posting');
+        foreach (['first', 'second'] as $name) {
+            $deliveries->add(new TellBoard($posting), $this->key($name), new About('posting', $posting));
+        }
+        $this->db()->execute("UPDATE delivery SET state = 'dropped' WHERE state = 'waiting' AND NOT starts_with(key, 'test-')");
+        $this->db()->execute("UPDATE delivery SET state = 'sending', attempts = 1 WHERE key = :k", ['k' => $this->key('first')]);
+        $this->db()->execute('UPDATE delivery SET attempts = 2 WHERE key = :k', ['k' => $this->key('second')]);
+        $this->db()->execute('DELETE FROM message WHERE headers LIKE :k', ['k' => '%'.$this->key('first').'%']);
+        $this->deliverAll(1);
+        self::assertSame(['waiting', 2], [$this->state('second'), $this->attempts('second')]);
+        self::assertStringStartsWith('left in peace', (string) $this->error('second'));
     }
 
     public function testOfSeveralMessagesOfOneDeliveryTheLastCounts(): void

@@ -35,6 +35,12 @@ final readonly class DeliveryRepository
         return $query->setHint(Query::HINT_REFRESH, true)->getOneOrNullResult();
     }
 
+    /** Locked until the end of the transaction, as it is now. */
+    public function held(string $key): ?Delivery
+    {
+        return $this->locked('d.key = :key', ['key' => $key])[0] ?? null;
+    }
+
     public function has(string $key): bool
     {
         return 0 !== $this->count('d.key = :key', ['key' => $key]);

@@ -44,7 +44,7 @@ final class NoteFailures
         $pause = $event->getEnvelope()->last(DelayStamp::class)?->getDelay() ?? 0;
         $until = $this->clock->now()->modify('+'.(int) ceil($pause / 1000).' seconds');
         $this->db->transaction(function () use ($event, $stamp, $error, $until): void {
-            $delivery = $this->deliveries->byKey($stamp->key);
+            $delivery = $this->deliveries->held($stamp->key);
             match (true) {
                 // an operator tried it by hand, and there it stays
                 Transport::FAILED === $event->getReceiverName() => $delivery?->fail($error->getMessage()),
@@ -65,6 +65,6 @@ final class NoteFailures
         $error = $event->getThrowable()->getMessage();
         $what = $event->getEnvelope()->getMessage()::class;
         $this->logger->warning('delivery {what} has failed: {error}', ['what' => $what, 'error' => $error]);
-        $this->db->transaction(fn () => $this->deliveries->byKey($stamp->key)?->fail($error));
+        $this->db->transaction(fn () => $this->deliveries->held($stamp->key)?->fail($error));
     }
 }

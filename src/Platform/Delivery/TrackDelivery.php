@@ -62,7 +62,7 @@ final readonly class TrackDelivery implements MiddlewareInterface
         } catch (HandlerFailedException $e) {
             throw $this->told($envelope, array_values($e->getWrappedExceptions())[0] ?? $e);
         }
-        $this->db->transaction(fn () => $this->deliveries->byKey($stamp->key)?->deliver($this->clock->now()));
+        $this->db->transaction(fn () => $this->deliveries->held($stamp->key)?->deliver($this->clock->now()));
 
         return $envelope;
     }

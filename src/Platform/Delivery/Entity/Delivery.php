@@ -105,9 +105,12 @@ class Delivery
         $this->sealed = null;
     }
 
-    /** The other side did not take it: it waits for its next try. */
+    /** The other side did not take it: it waits for its next try. What was dropped meanwhile stays dropped. */
     public function putOff(string $error, \DateTimeImmutable $until): void
     {
+        if (!$this->isOpen()) {
+            return;
+        }
         $this->state = DeliveryState::Waiting;
         $this->lastError = self::short($error);
         $this->availableAt = $until;
@@ -116,12 +119,16 @@ class Delivery
     /** As putOff(), where it was known that asking is no use yet: that was no try. */
     public function leaveInPeace(string $why, \DateTimeImmutable $until): void
     {
+        // one that could not be taken in hand beside another was not counted
+        $this->attempts -= DeliveryState::Sending === $this->state ? 1 : 0;
         $this->putOff($why, $until);
-        $this->attempts = max(0, $this->attempts - 1);
     }
 
     public function fail(string $error): void
     {
+        if (!$this->isOpen()) {
+            return;
+        }
         $this->state = DeliveryState::Failed;
         $this->lastError = self::short($error);
     }
@@ -142,6 +149,11 @@ class Delivery
     {
         $this->state = DeliveryState::Dropped;
         $this->sealed = null;
+    }
+
+    private function isOpen(): bool
+    {
+        return \in_array($this->state, [DeliveryState::Waiting, DeliveryState::Sending], true);
     }
 
     private static function short(string $error): string
