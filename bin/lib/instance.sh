@@ -197,7 +197,7 @@ long_console() { run_as "$(web_user)" env JORVENT_ENV_FILE="$JORVENT_ENV_FILE" D
 warm_cache() { # the compiled container and templates are thrown away when any source is newer
     local stamp=$DIR/cache/stamp
     if [ ! -f "$stamp" ] || [ "$DIR/env" -nt "$stamp" ] || [ -n "$(find "$ROOT"/{src,config,templates,translations,vendor/.installed-*} -newer "$stamp" -print -quit 2>/dev/null)" ]; then
-        rm -rf "$DIR/cache/prod" "$DIR/cache/dev"
+        rm -rf "$DIR"/cache/{prod,dev,watched}
         step "preparing the application" console cache:warmup || die "The application could not be prepared (see above)."
         run_as "$(web_user)" touch "$stamp"
     fi

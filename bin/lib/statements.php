@@ -2,19 +2,23 @@
 
 declare(strict_types=1);
 
-// What modules read and write of the tables of others, as the tests ran it, held to its ceilings: statements.php FOLDER [--lower] [-v]
+// What modules read and write of the tables of others, as the tests ran it, held to its ceilings: statements.php FOLDER... [--lower] [-v]
 // (tests/ceilings-run.json; a test that did not run lowers nothing by itself).
 /** What is run depends a little on the day and the order of the tests. */
 const MARGIN = 5;
 $root = dirname(__DIR__, 2);
 $noted = [];
-foreach (glob(($argv[1] ?? '').'/*.txt') ?: [] as $file) {
-    foreach (file($file, \FILE_IGNORE_NEW_LINES | \FILE_SKIP_EMPTY_LINES) ?: [] as $line) {
-        $noted[$line] = true;
+foreach (array_filter(array_slice($argv, 1), is_dir(...)) as $folder) {
+    $before = count($noted);
+    foreach (glob($folder.'/*.txt') ?: [] as $file) {
+        foreach (file($file, \FILE_IGNORE_NEW_LINES | \FILE_SKIP_EMPTY_LINES) ?: [] as $line) {
+            $noted[$line] = true;
+        }
     }
+    printf("  %-32s %6d\n", 'noted in '.basename(dirname($folder)), count($noted) - $before);
 }
 if ([] === $noted) {
-    fwrite(\STDERR, "Nothing was noted in that folder.\n");
+    fwrite(\STDERR, "Nothing was noted.\n");
     exit(1);
 }
 ksort($noted);

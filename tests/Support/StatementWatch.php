@@ -26,8 +26,11 @@ final class StatementWatch extends EachStatement
         if (!self::$written) {
             self::$written = true;
             register_shutdown_function(static function () use ($folder): void {
-                @mkdir($folder);
-                file_put_contents($folder.'/'.getmypid().'.txt', implode("\n", array_keys(self::$noted))."\n");
+                if ([] !== self::$noted) {
+                    @mkdir($folder);
+                    $lines = implode("\n", array_keys(self::$noted))."\n";
+                    file_put_contents($folder.'/'.getmypid().'.txt', $lines, \FILE_APPEND | \LOCK_EX);
+                }
             });
         }
     }
