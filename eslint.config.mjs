@@ -13,6 +13,7 @@ export default [
         Idiomorph: 'readonly',
         Quill: 'readonly',
         flatpickr: 'readonly',
+        TomSelect: 'readonly',
         qrcode: 'readonly',
       },
     },

@@ -159,8 +159,8 @@
         p: 'pipeline',
         i: 'interviews',
       };
-      const link = letters[e.key] ? first(`.jv-stations a[href$="/${letters[e.key]}"]`) : null;
-      const go = link || first(`.jv-nav [data-go="${CSS.escape(e.key)}"]`);
+      const link = letters[e.key] ? first(`.stations a[href$="/${letters[e.key]}"]`) : null;
+      const go = link || first(`.main-nav [data-go="${CSS.escape(e.key)}"]`);
       if (go) {
         e.preventDefault();
         go.click();

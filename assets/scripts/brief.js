@@ -102,10 +102,12 @@
         o.hidden = !on;
         o.disabled = !on;
       });
+      select.dispatchEvent(new Event('jorvent:choices'));
       if (select.selectedOptions[0]?.disabled) {
         const next = [...select.options].find((o) => !o.disabled);
         if (next) {
           select.value = next.value;
+          select.dispatchEvent(new Event('jorvent:set'));
           return true;
         }
       }

@@ -35,7 +35,7 @@
 
   function begin(field) {
     // criteria of a search are drawn anew while one types in them, and keep the field of the browser
-    if (field.readOnly || field.disabled || field.closest('.crit-edit')) {
+    if (field.readOnly || field.disabled || field.closest('.criterion-fields')) {
       return;
     }
     const { id, className } = field;

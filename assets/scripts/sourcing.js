@@ -54,12 +54,12 @@
   // --- what is asked: a row that is not open as it was, an open one by its fields; the line, or the groups that stand for it
   let inGroups = false;
   function asked() {
-    main.querySelectorAll('details.crit').forEach((d) => {
+    main.querySelectorAll('details.criterion').forEach((d) => {
       const is = main.querySelector(`input[data-is="${CSS.escape(d.id.slice(1))}"]`);
       if (is) {
         is.disabled = d.open;
       }
-      d.querySelectorAll('.crit-edit input, .crit-edit select').forEach((el) => {
+      d.querySelectorAll('.criterion-fields input, .criterion-fields select').forEach((el) => {
         el.disabled = !d.open;
       });
     });
@@ -159,7 +159,7 @@
       return;
     }
     acting = false;
-    const done = document.querySelector('#said .is-said') !== null;
+    const done = document.querySelector('#said .alert-success') !== null;
     const kept = e.detail.elt.dataset.keptLetter;
     if (done && kept) {
       sessionStorage.removeItem(`letter-${kept}`);
@@ -176,7 +176,7 @@
     if (e.detail.target.id !== 'said') {
       return;
     }
-    const says = e.detail.fragment.querySelector('.jv-notice') !== null;
+    const says = e.detail.fragment.querySelector('.alert') !== null;
     // a list that comes right after an act has nothing to say and takes no word of it away
     if (!says && !acting && performance.now() - saidAt < 4000) {
       e.detail.shouldSwap = false;
@@ -196,11 +196,10 @@
       line.value = new URLSearchParams(location.search).get('q') ?? '';
     }
     showMarks();
-    main.querySelector('.res.is-sel')?.scrollIntoView({ block: 'nearest' });
+    main.querySelector('.found-person.is-sel')?.scrollIntoView({ block: 'nearest' });
     if (adding) {
-      main
-        .querySelector('details.crit[open] .crit-edit input:not([type=hidden]), details.crit[open] .crit-edit select')
-        ?.focus();
+      const fields = 'details.criterion[open] .criterion-fields';
+      main.querySelector(`${fields} input:not([type=hidden]), ${fields} select`)?.focus();
     }
     adding = false;
   });
@@ -236,7 +235,7 @@
     if (e.target.closest('[data-teach]')) {
       e.preventDefault();
       // the next of those whose verdict tells most, from where one is
-      const all = [...main.querySelectorAll('.res')];
+      const all = [...main.querySelectorAll('.found-person')];
       const at = all.findIndex((row) => row.classList.contains('is-sel'));
       const next = [...all.slice(at + 1), ...all.slice(0, at + 1)].find((row) => row.hasAttribute('data-teaches'));
       next?.querySelector('[data-read]')?.click();

@@ -8,7 +8,7 @@ declare(strict_types=1);
 const MARGIN = 5;
 $root = dirname(__DIR__, 2);
 $noted = [];
-foreach (array_filter(array_slice($argv, 1), is_dir(...)) as $folder) {
+foreach (array_filter(array_slice($argv, 1), static fn (string $argument): bool => !str_starts_with($argument, '-')) as $folder) {
     $before = count($noted);
     foreach (glob($folder.'/*.txt') ?: [] as $file) {
         foreach (file($file, \FILE_IGNORE_NEW_LINES | \FILE_SKIP_EMPTY_LINES) ?: [] as $line) {
@@ -16,10 +16,10 @@ foreach (array_filter(array_slice($argv, 1), is_dir(...)) as $folder) {
         }
     }
     printf("  %-32s %6d\n", 'noted in '.basename(dirname($folder)), count($noted) - $before);
-}
-if ([] === $noted) {
-    fwrite(\STDERR, "Nothing was noted.\n");
-    exit(1);
+    if (count($noted) === $before && 0 === count(glob($folder.'/*.txt') ?: [])) {
+        fwrite(\STDERR, "Nothing was noted in $folder.\n");
+        exit(1);
+    }
 }
 ksort($noted);
 $of = static fn (string $kind): int => count(array_filter(array_keys($noted), static fn (string $line): bool => str_starts_with($line, $kind)));

@@ -19,7 +19,7 @@ final class BriefTest extends BrowserTest
         $b = $this->browser()->signIn(self::SOLVEIG);
         $b->go('/requisitions/new')->press('Purser')->sees('#reader h2', 'Purser')->press('Write the brief from this')->sees('h1', 'Brief R-')->sees('[name=title][value=Purser]');
         $b->go('/requisitions/new?from=earlier&q=Payroll')->press('Payroll Officer')->sees('#reader', 'R-2209')->click('[name="part[]"][value=people]')->press('Write the brief from this')->sees('[name=title][value="Payroll Officer"]');
-        $b->go('/r/2208/state')->fill('name', 'Stewards each spring')->click('form[action$="/template"] button')->sees('.is-said', 'Kept as a template');
+        $b->go('/r/2208/state')->fill('name', 'Stewards each spring')->click('form[action$="/template"] button')->sees('.alert-success', 'Kept as a template');
         $b->go('/requisitions/new?from=template')->press('Stewards each spring')->press('Write the brief from this')->sees('[name=title][value="Cabin Steward"]');
         $b->go('/requisitions/new?from=nothing')->press('Write an empty brief')->sees('h1', 'Brief R-')->sees('[name=title][value=""]');
     }
@@ -31,7 +31,7 @@ final class BriefTest extends BrowserTest
         $b->attach('file', self::file('plan.csv', $csv))->press('Go on')->sees('h1', 'Which column is what')->sees('.jt.pad', 'Kokk')->sees('.jt.pad .ru', '9999');
         $b->press('Check all 4 rows')->sees('#progress h2', '2 rows can be imported')->sees('.jt.pad', 'mange')->sees('.jt.pad', 'Avdeling');
         $b->press('Import the 2 good rows')->sees('#progress h2', '2 drafts were written')->press('See the drafts')->sees('.jt', 'Styrmann');
-        $b->go('/requisitions/new?from=table')->attach('file', self::file('macros.xlsx', (string) file_get_contents(self::workbookWithMacros())))->press('Go on')->sees('.is-refused', 'holds macros');
+        $b->go('/requisitions/new?from=table')->attach('file', self::file('macros.xlsx', (string) file_get_contents(self::workbookWithMacros())))->press('Go on')->sees('.alert-danger', 'holds macros');
         self::assertAxe($b->go('/requisitions/new?from=table'));
     }
 
@@ -52,7 +52,7 @@ final class BriefTest extends BrowserTest
         $b = $this->browser()->signIn(self::SOLVEIG)->go('/r/2210/brief')->sees('.ql-editor');
         $b->driver->executeScript('const e = window.jorventEditor; e.setText("", "user"); e.insertText(0, "Heading\nA bold word\nOne\n", "user"); e.formatLine(0, 1, "header", 2, "user"); e.formatText(10, 4, "bold", true, "user"); e.formatLine(20, 1, "list", "bullet", "user");');
         $b->sees('[data-kept]', 'kept at')->go('/r/2210/writing')->sees('.rich h2', 'Heading')->sees('.rich strong', 'bold')->sees('.rich ul li', 'One');
-        $b->press('Draft from the brief')->sees('.block', 'What you bring')->press('Take it')->sees('.is-said', 'Taken')->sees('.rich', 'PLC');
+        $b->press('Draft from the brief')->sees('.block', 'What you bring')->press('Take it')->sees('.alert-success', 'Taken')->sees('.rich', 'PLC');
         self::assertAxe($b);
     }
 
@@ -61,14 +61,14 @@ final class BriefTest extends BrowserTest
         $solveig = $this->browser()->signIn(self::SOLVEIG)->go('/requisitions/new')->press('Motorman')->press('Write the brief from this')->sees('h1', 'Brief R-');
         $path = $solveig->path();
         $solveig->driver->executeScript('const u = document.querySelector("[name=unit]"); u.value = [...u.options].find((o) => o.text.includes("4420")).value; u.dispatchEvent(new Event("input", {bubbles: true}))');
-        $solveig->sees('[data-kept]', 'kept at')->press('Ask for approval')->sees('.is-said');
-        $hanne = $this->browser()->signIn('hanne.solvik@skerryline.example')->go($path)->sees('.decide', 'Your decision')->fill('note', 'Is this one needed?')->press('Ask first')->sees('.is-said', 'Asked');
-        $solveig->go('/r'.substr($path, 2))->fill('answer', 'Yes, from March')->press('Answer')->sees('.is-said', 'Answered');
+        $solveig->sees('[data-kept]', 'kept at')->press('Ask for approval')->sees('.alert-success');
+        $hanne = $this->browser()->signIn('hanne.solvik@skerryline.example')->go($path)->sees('.decide', 'Your decision')->fill('note', 'Is this one needed?')->press('Ask first')->sees('.alert-success', 'Asked');
+        $solveig->go('/r'.substr($path, 2))->fill('answer', 'Yes, from March')->press('Answer')->sees('.alert-success', 'Answered');
         $hanne->go($path)->sees('main', 'Yes, from March')->press('Mark fields')->click('[name="field[]"][value=musts]')->fill('note', 'Too many musts')->press('Send back')->sees('.approve', 'Too many musts');
-        $solveig->go($path)->sees('.approve a[href="#musts"]')->press('Ask for approval')->sees('.is-said');
+        $solveig->go($path)->sees('.approve a[href="#musts"]')->press('Ask for approval')->sees('.alert-success');
         $today = gmdate('Y-m-d');
         $zofia = $this->browser()->signIn('zofia.wrona@skerryline.example');
-        $hanne->go('/me')->fill('to', 'Zofia Wrona')->fill('from_day', $today)->fill('to_day', gmdate('Y-m-d', time() + 5 * 86_400))->press('Name a deputy')->sees('.is-said', 'Recorded');
+        $hanne->go('/me')->fill('to', 'Zofia Wrona')->fill('from_day', $today)->fill('to_day', gmdate('Y-m-d', time() + 5 * 86_400))->press('Name a deputy')->sees('.alert-success', 'Recorded');
         $zofia->go('/today')->sees('[data-walk]', 'for Hanne Solvik')->go($path)->sees('.decide', 'Your decision for Hanne Solvik')->press('Approve')->sees('.approve', 'by Zofia Wrona for Hanne Solvik');
         $solveig->go(str_replace('/brief', '/history', $path))->sees('.jt', 'for Hanne Solvik')->go(str_replace('/brief', '/state', $path))->sees('h1', 'under way');
         self::assertAxe($solveig);
@@ -79,9 +79,9 @@ final class BriefTest extends BrowserTest
     {
         $morag = $this->browser()->signIn('morag.isbister@skerryline.example')->go('/requisitions/new')->press('not finding it?')->fill('typed', '4412')->press('Look')->sees('h1', 'Your list of what you reach is late');
         self::assertAxe($morag);
-        $morag->fill('note', 'We moved last week')->press('Ask Runa')->sees('.is-said', 'Asked');
-        $runa = $this->browser()->signIn(self::RUNA)->go('/today')->sees('[data-walk]', 'Morag Isbister can not find a unit')->press('Help')->sees('.is-trail', 'We moved last week')->press('Draw the list anew')->sees('h1', 'can be picked');
-        $runa->fill('answer', 'It is there now')->click('form[action$="/why/answer"] button')->sees('.is-said', 'Answered');
+        $morag->fill('note', 'We moved last week')->press('Ask Runa')->sees('.alert-success', 'Asked');
+        $runa = $this->browser()->signIn(self::RUNA)->go('/today')->sees('[data-walk]', 'Morag Isbister can not find a unit')->press('Help')->sees('.alert-warning', 'We moved last week')->press('Draw the list anew')->sees('h1', 'can be picked');
+        $runa->fill('answer', 'It is there now')->click('form[action$="/why/answer"] button')->sees('.alert-success', 'Answered');
         $morag->go('/requisitions/new')->sees('[name=unit]');
         self::assertTrue($morag->driver->executeScript('return [...document.querySelector("[name=unit]").options].some((o) => o.text.includes("Shore power"))'));
         foreach (['/organisation', '/departments', '/departments/2', '/catalogue', '/catalogue/1', '/approval-rules', '/holidays', '/guide', '/people/62/forget', '/boards', '/boards?board=harbour', '/boards?new=1', '/sites', '/sites?new=1', '/rates', '/question-library', '/catalogue/1/questions', '/text-service', '/r/2201/brief/versions', '/r/2201/brief/profile', '/me'] as $view) {

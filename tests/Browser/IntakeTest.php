@@ -37,7 +37,7 @@ final class IntakeTest extends BrowserTest
         $b->sees('main', '28 of 30 read');
         $b->press('Anna Alvestad'.strtr($run, '0123456789', 'ghijklmnop'))->sees('h2', 'What was read')->sees('.note', 'one thing to confirm');
         self::assertAxe($b);
-        $b->press('Welder')->sees('.ln.is-open', 'Spring 2018')->fill('is[from]', 'spring')->press('Keep what I wrote')->sees('.jv-error', '2019-03');
+        $b->press('Welder')->sees('.ln.is-open', 'Spring 2018')->fill('is[from]', 'spring')->press('Keep what I wrote')->sees('.field-error', '2019-03');
         $b->fill('is[from]', '2018-04')->fill('is[to]', '2020-09')->press('Keep what I wrote')->sees('main', 'nothing unsure')->sees('main', '2.5 years of work');
     }
 
@@ -52,7 +52,7 @@ final class IntakeTest extends BrowserTest
         }
         $b->press('Someone else')->sees('#rows', "Hilda Nordvik$run")->press("Hilda Nordvik$run")->sees('h2', 'What was read')->press("Hilda Nordvik$run")->sees('main', 'Same person?')->press('Compare')->sees('h1', 'Same person?');
         self::assertAxe($b);
-        $b->press('Join the two')->sees('.jv-notice', 'Joined')->sees('main', 'Joined with Hilda')->press('Take apart again')->sees('.jv-notice', 'Two records again')->sees('main', 'Same person?');
+        $b->press('Join the two')->sees('.alert', 'Joined')->sees('main', 'Joined with Hilda')->press('Take apart again')->sees('.alert', 'Two records again')->sees('main', 'Same person?');
         self::assertAxe($b);
     }
 
@@ -77,7 +77,7 @@ final class IntakeTest extends BrowserTest
         // they ring and want to be forgotten
         $admin = $this->browser()->signIn('runa.eikeland@skerryline.example')->go('/data')->fill('who', $address)->press('Find')->sees('main', $name)->press('Forget them …')->sees('h1', $name);
         self::assertAxe($admin);
-        $admin->press('Forget this person')->sees('.jv-notice', 'Forgotten')->go('/data')->sees('main', 'asked for it')->sees('main', 'seals hold');
+        $admin->press('Forget this person')->sees('.alert', 'Forgotten')->go('/data')->sees('main', 'asked for it')->sees('main', 'seals hold');
         self::assertAxe($admin);
         $b->go($person);
         self::assertStringNotContainsString('Sunniva', $b->text());

@@ -16,9 +16,9 @@ final class StepsTest extends BrowserTest
     public function testAWrongPasswordSaysNothingAndTheDemoPeopleAreOneClickAway(): void
     {
         $browser = $this->browser();
-        $browser->go('/sign-in')->fill('email', self::SOLVEIG)->fill('password', 'wrong')->press('Sign in')->sees('.jv-error', 'do not belong together');
+        $browser->go('/sign-in')->fill('email', self::SOLVEIG)->fill('password', 'wrong')->press('Sign in')->sees('.field-error', 'do not belong together');
         self::assertSame(self::SOLVEIG, $browser->find('[name=email]')->getAttribute('value'));
-        $browser->press('MB')->sees('.jv-app')->press('MB', 'details')->sees('.jv-menu', 'Mo Bakkerud')->press('Sign out')->sees('.jv-signin');
+        $browser->press('MB')->sees('.app')->click('.main-nav .avatar')->sees('.menu', 'Mo Bakkerud')->press('Sign out')->sees('.signin-form');
     }
 
     public function testAForgottenPasswordComesByMail(): void
@@ -26,10 +26,10 @@ final class StepsTest extends BrowserTest
         $browser = $this->browser();
         $browser->go('/forgotten')->fill('email', 'torstein.hauge@skerryline.example')->press('Send the link')->sees('[role=status]', 'on its way');
         $link = self::link(self::mail('torstein.hauge@skerryline.example', 'Choose a new password'), '/password/');
-        $browser->go($link)->fill('new_password', 'short')->press('Use it')->sees('.jv-error', 'At least 12 characters');
-        $browser->fill('new_password', 'a longer one for Torstein')->press('Use it')->sees('.is-said', 'new password is in use');
+        $browser->go($link)->fill('new_password', 'short')->press('Use it')->sees('.field-error', 'At least 12 characters');
+        $browser->fill('new_password', 'a longer one for Torstein')->press('Use it')->sees('.alert-success', 'new password is in use');
         $browser->go($link)->sees('h1', 'does not open anything any more');
-        $browser->go('/sign-in')->fill('email', 'torstein.hauge@skerryline.example')->fill('password', 'a longer one for Torstein')->press('Sign in')->sees('.jv-app');
+        $browser->go('/sign-in')->fill('email', 'torstein.hauge@skerryline.example')->fill('password', 'a longer one for Torstein')->press('Sign in')->sees('.app');
     }
 
     public function testTwoPeopleEditingTheSameBriefSeeTheDifference(): void
@@ -37,10 +37,10 @@ final class StepsTest extends BrowserTest
         $mo = $this->browser()->signIn('mo.bakkerud@skerryline.example')->go('/r/2210/brief');
         $solveig = $this->browser()->signIn(self::SOLVEIG)->go('/r/2210/brief');
         $mo->fill('positions', '2')->press('Keep')->sees('[name=positions][value="2"]');
-        $solveig->sees('.present', 'Also open with Mo Bakkerud')->fill('yearsFrom', '7')->press('Keep')->sees('.is-said', 'someone else changed meanwhile');
+        $solveig->sees('.present', 'Also open with Mo Bakkerud')->fill('yearsFrom', '7')->press('Keep')->sees('.alert-success', 'someone else changed meanwhile');
         self::assertSame('2', $solveig->find('[name=positions]')->getAttribute('value'), 'another field is merged');
         $mo->go('/r/2210/brief')->fill('title', 'Electro-Technical Officer, shore')->press('Keep')->sees('[data-kept]', 'kept as you type');
-        $solveig->fill('title', 'Electro-Technical Officer, hybrid')->press('Keep')->sees('.is-refused', 'Someone saved this brief while you were writing')->sees('.jt', 'Electro-Technical Officer, hybrid');
+        $solveig->fill('title', 'Electro-Technical Officer, hybrid')->press('Keep')->sees('.alert-danger', 'Someone saved this brief while you were writing')->sees('.jt', 'Electro-Technical Officer, hybrid');
         self::assertSame('Electro-Technical Officer, hybrid', $solveig->find('[name=title]')->getAttribute('value'), 'what was typed is kept');
         $mo->go('/r/2210/brief');
         self::assertSame('Electro-Technical Officer, shore', $mo->find('[name=title]')->getAttribute('value'), 'and nothing was overwritten');
@@ -93,7 +93,7 @@ final class StepsTest extends BrowserTest
         $staff = $this->browser()->signIn(self::SOLVEIG);
         try {
             self::standIn('quayside', 'down');
-            $staff->signIn('gordon.leask@skerryline.example')->go('/r/2202/adverts')->click('[name="place[]"][value=quayside]')->press('Post there')->sees('.is-said', 'Posted');
+            $staff->signIn('gordon.leask@skerryline.example')->go('/r/2202/adverts')->click('[name="place[]"][value=quayside]')->press('Post there')->sees('.alert-success', 'Posted');
             $staff->until(static fn (): bool => str_contains($staff->go('/r/2202/adverts')->text('.ads'), 'Waits for Quayside Jobs'), 'the record never said that the board is down');
         } finally {
             self::standIn('quayside', 'normal');
@@ -106,9 +106,9 @@ final class StepsTest extends BrowserTest
         $staff = $this->browser()->signIn(self::SOLVEIG);
         try {
             self::standIn('calendar', 'wrong');
-            $staff->go('/r/2201/interviews')->press('Arrange')->sees('.is-refused', 'Nothing is booked blindly');
+            $staff->go('/r/2201/interviews')->press('Arrange')->sees('.alert-danger', 'Nothing is booked blindly');
             self::standIn('resumes', 'down');
-            $staff->go('/r/2201/sourcing?in=outside&q=PLC')->sees('.outside', 'not asked')->type('b')->sees('.outside', 'did not answer')->sees('.res')->press('Match')->sees('.res');
+            $staff->go('/r/2201/sourcing?in=outside&q=PLC')->sees('.outside', 'not asked')->type('b')->sees('.outside', 'did not answer')->sees('.found-person')->press('Match')->sees('.found-person');
         } finally {
             self::standIn('calendar', 'normal');
             self::standIn('resumes', 'normal');
@@ -118,12 +118,12 @@ final class StepsTest extends BrowserTest
     public function testWalkingKeepingMovingAndUndoingByKeyboardAlone(): void
     {
         $staff = $this->browser()->signIn(self::SOLVEIG);
-        $staff->type('g', 'r')->sees('.jt.wide')->type('/')->type('naval', 'Enter')->sees('h2', 'Requisitions and openings 2')->type('j', 'Enter')->sees('.jv-req', 'Naval Architect');
-        $staff->type('g', 's')->sees('.qline')->type('f')->type('CFD', 'Enter')->sees('.yl', 'Says CFD')->type('Escape', 'j')->sees('#reader h2');
+        $staff->type('g', 'r')->sees('.jt.wide')->type('/')->type('naval', 'Enter')->sees('h2', 'Requisitions and openings 2')->type('j', 'Enter')->sees('.subject', 'Naval Architect');
+        $staff->type('g', 's')->sees('.search-line')->type('f')->type('CFD', 'Enter')->sees('.rung', 'Says CFD')->type('Escape', 'j')->sees('#reader h2');
         $before = $staff->text('#reader h2');
         $staff->type('j')->until(static fn (): bool => $staff->text('#reader h2') !== $before, 'the reader did not follow');
         $staff->until(static fn (): bool => str_contains($staff->settled()->text('#reader'), 'Set aside') || str_contains($staff->type('j')->text('#reader'), 'Set aside'), 'nobody could be set aside');
-        $staff->type('a')->sees('.is-said', 'is set aside')->type('u')->sees('.is-said', 'no longer set aside');
+        $staff->type('a')->sees('.alert-success', 'is set aside')->type('u')->sees('.alert-success', 'no longer set aside');
         $staff->type('g', 'p')->sees('.pipe')->type('x')->sees('.actionbar', '1 marked')->type('Escape');
         self::assertFalse($staff->driver->executeScript('return document.querySelector(".actionbar").checkVisibility()'));
         $staff->type('?')->sees('h1', 'All keys');
@@ -132,27 +132,27 @@ final class StepsTest extends BrowserTest
     public function testMovingSeveralAtOnceAndTakingItBack(): void
     {
         $staff = $this->browser()->signIn(self::SOLVEIG)->go('/r/2203/pipeline?by=name');
-        $before = $staff->text('.jv-inset');
+        $before = $staff->text('.stage-row');
         $staff->driver->executeScript('[...document.querySelectorAll("tbody")].find((b) => b.querySelector(".grp")?.innerText.startsWith("Screening")).querySelectorAll("input").forEach((i, n) => { if (n < 2) { i.click(); } })');
-        $staff->sees('.actionbar', '2 marked')->type('m')->sees('.is-said', 'Moved 2 people');
-        self::assertNotSame($before, $staff->text('.jv-inset'));
-        $staff->press('Undo')->sees('.is-said', 'where they were');
-        self::assertSame($before, $staff->text('.jv-inset'));
+        $staff->sees('.actionbar', '2 marked')->type('m')->sees('.alert-success', 'Moved 2 people');
+        self::assertNotSame($before, $staff->text('.stage-row'));
+        $staff->press('Undo')->sees('.alert-success', 'where they were');
+        self::assertSame($before, $staff->text('.stage-row'));
     }
 
     public function testAGuestReadsAShortlistAndLeavesAViewUntilTheLinkIsRevoked(): void
     {
         $staff = $this->browser()->signIn(self::SOLVEIG)->go('/r/2203/pipeline');
-        $staff->type('x')->sees('.actionbar', '1 marked')->press('Make a guest link')->sees('.is-refused', 'Say for whom');
+        $staff->type('x')->sees('.actionbar', '1 marked')->press('Make a guest link')->sees('.alert-danger', 'Say for whom');
         $name = $staff->text('tr.is-sel a');
-        $staff->type('x')->sees('.actionbar', '1 marked')->fill('guest', 'Kari of the owners')->press('Make a guest link')->sees('.is-said', 'For Kari of the owners');
-        $link = self::link($staff->text('.is-said'), '/l/review/');
+        $staff->type('x')->sees('.actionbar', '1 marked')->fill('guest', 'Kari of the owners')->press('Make a guest link')->sees('.alert-success', 'For Kari of the owners');
+        $link = self::link($staff->text('.alert-success'), '/l/review/');
         $guest = $this->phone();
         $guest->go($link.'?lang=en')->sees('h2', $name)->press('Leave this view')->sees('.c-error', 'Please choose one');
         self::assertStringNotContainsString('@post.example', (string) preg_replace('/.*WORK/s', '', $guest->text('main')), 'contacts stand in the resume at most');
         self::assertAxe($guest);
         $guest->click('label:has(input[value=yes])')->fill('comment', 'Knows the linkspan.')->press('Leave this view')->sees('[role=status]', 'Kept');
-        $staff->go('/r/2203/pipeline')->sees('#reader', 'Knows the linkspan.')->press('Revoke link')->sees('.is-said', 'opens nothing any more');
+        $staff->go('/r/2203/pipeline')->sees('#reader', 'Knows the linkspan.')->press('Revoke link')->sees('.alert-success', 'opens nothing any more');
         $guest->go($link)->sees('h1', 'does not open anything any more');
     }
 

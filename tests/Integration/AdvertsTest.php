@@ -189,7 +189,7 @@ final class AdvertsTest extends DatabaseTest
         /** @var array<string, mixed> $values */
         $values = $crawler->selectButton('Keep')->form()->getPhpValues();
         $this->send('/boards?board=quayside', '/boards', [...$values, 'address' => 'file:///etc/passwd'], 422);
-        self::assertSelectorTextContains('.jv-stack', 'not an address');
+        self::assertSelectorTextContains('.stack', 'not an address');
         $this->send('/boards?board=quayside', '/boards', [...$values, 'max_title' => '44', 'secret' => '']);
         self::assertResponseRedirects('/boards?board=quayside');
         self::assertSame([44, 'quayside-demo-key'], [$boards->one('quayside')->rules->maxTitle, $boards->one('quayside')->secret]);
@@ -243,7 +243,7 @@ final class AdvertsTest extends DatabaseTest
         };
         self::assertSame(422, $upload("advert,day\nx,y\n"));
         self::assertSame(422, $upload("advert,day,amount,currency\n$code,2026-01-05,100,EUR\nffffffffff,2026-01-05,1,EUR\n$code,2026-02-30,1,EUR\n$code,2026-01-05,-4,EUR\n$code,2026-01-05,4,XYZ\n"));
-        self::assertSame(['row 3: no advert of yours has this code', 'row 4: a day such as 2026-03-01, and not ahead', 'row 5: an amount above nothing, in a currency that has an exchange rate', 'row 6: an amount above nothing, in a currency that has an exchange rate'], $this->client->getCrawler()->filter('.jv-error')->each(static fn ($e): string => $e->text()));
+        self::assertSame(['row 3: no advert of yours has this code', 'row 4: a day such as 2026-03-01, and not ahead', 'row 5: an amount above nothing, in a currency that has an exchange rate', 'row 6: an amount above nothing, in a currency that has an exchange rate'], $this->client->getCrawler()->filter('.field-error')->each(static fn ($e): string => $e->text()));
         self::assertSame(0, $this->int('SELECT count(*) FROM spend WHERE posting_id = :p', ['p' => $id]), 'all of it or nothing');
         self::assertSame(303, $upload("day;advert;currency;amount;note\n2026-01-05;http://127.0.0.1/careers/2201?via=$code;EUR;200.50;=cmd|' /C calc'!A0\n2026-01-06;$code;eur;49.50;\n"));
         self::assertSame(303, $upload("advert,day,amount,currency,note\n$code,2026-01-06,49.50,EUR,\n"), 'the same bill again');

@@ -33,7 +33,7 @@ final class EmptyHouseTest extends DatabaseTest
 
         // a site, with each error at its place and nothing typed lost
         $this->send('/sites?new=1', '/sites', ['name' => '', 'city' => 'Tromsø', 'country' => 'QQ', 'zone' => 'Mars/Base', 'currency' => 'QQQ', 'latitude' => '169', 'longitude' => 'east'], 422);
-        self::assertSame(['Still needed.', 'No country has these two letters.', 'That time zone does not exist.', 'No currency has these three letters.', 'Between −90 and 90 degrees.', 'Between −180 and 180 degrees.'], $this->client->getCrawler()->filter('.jv-error')->each(static fn ($e): string => $e->text()));
+        self::assertSame(['Still needed.', 'No country has these two letters.', 'That time zone does not exist.', 'No currency has these three letters.', 'Between −90 and 90 degrees.', 'Between −180 and 180 degrees.'], $this->client->getCrawler()->filter('.field-error')->each(static fn ($e): string => $e->text()));
         self::assertSame('Tromsø', $this->client->getCrawler()->filter('[name=city]')->attr('value'));
         $this->send('/sites?new=1', '/sites', ['name' => 'Tromsø', 'city' => 'Tromsø', 'country' => 'no', 'zone' => 'Europe/Oslo', 'currency' => 'nok', 'latitude' => '69,65', 'longitude' => '18.96']);
         $site = $this->int('SELECT id FROM site');

@@ -152,7 +152,7 @@ final class OrganisationTest extends DatabaseTest
         self::assertSelectorTextContains('.scroll', 'Morag Isbister can not find a unit');
         $question = $this->int('SELECT max(id) FROM reach_question');
         $this->client->request('GET', '/why?question='.$question);
-        self::assertSelectorTextContains('.is-trail', 'We moved in last week.');
+        self::assertSelectorTextContains('.alert-warning', 'We moved in last week.');
         $this->send('/why?question='.$question, '/why/answer', ['question' => $question, 'answer' => 'Drawn anew.']);
         self::assertSame(['nothing_to_decide'], $this->refused(fn () => $this->get(WhyNot::class)->answer($question, 6, 'again')));
         $this->as('Solveig Aune');

@@ -46,7 +46,7 @@ final class SavedSearchTest extends DatabaseTest
         $this->client->request('GET', '/today');
         self::assertSelectorTextContains('main', '2 new people for “Rare birds”');
         $this->client->request('GET', '/r/2201/sourcing?q=zyzzyva+OR+yttrium&new='.$id);
-        self::assertSelectorCount(2, '#found .res');
+        self::assertSelectorCount(2, '#found .found-person');
         $this->say($ids[0], 'keeps hens');
         $this->db()->execute('UPDATE saved_search SET ran_on = NULL');
         $run->run();
@@ -88,7 +88,7 @@ final class SavedSearchTest extends DatabaseTest
         self::assertSame(['Rare birds', 'zyzzyva OR yttrium', false], [$there[0]->str('name'), $there[0]->str('text'), $there[0]->bool('shared')]);
         $this->client->submit($form, ['to' => '999999']);
         $this->client->followRedirect();
-        self::assertSelectorTextContains('.is-refused', 'R-999999');
+        self::assertSelectorTextContains('.alert-danger', 'R-999999');
         self::assertCount(1, $searches->of($this->requisition(), $me));
         self::assertGreaterThan(0, $id);
     }

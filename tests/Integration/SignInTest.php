@@ -125,7 +125,7 @@ final class SignInTest extends DatabaseTest
                 $this->client->request('POST', '/sign-in', ['email' => $name, 'password' => 'wrong', '_csrf_token' => 'csrf-token'], [], ['HTTP_ORIGIN' => 'http://localhost']);
                 $times[$kind][] = self::work() - $from;
                 self::assertResponseStatusCodeSame(422);
-                self::assertSelectorTextContains('.jv-error', 'do not belong together');
+                self::assertSelectorTextContains('.field-error', 'do not belong together');
             }
         }
         // the same work is done: counted, since the time of a single try says little on a busy machine
@@ -150,13 +150,13 @@ final class SignInTest extends DatabaseTest
             $this->client->request('GET', '/people', [], [], ['HTTP_HX_REQUEST' => 'true']);
             self::assertContains($this->client->getResponse()->getStatusCode(), [401, 404]);
             $crawler = $this->client->request('GET', '/sign-in/code');
-            $secret = str_replace(' ', '', $crawler->filter('.jv-key')->text());
+            $secret = str_replace(' ', '', $crawler->filter('.factor-key')->text());
             $this->client->submitForm('Use this app', ['code' => '000000']);
             self::assertResponseStatusCodeSame(422);
             $step = intdiv($this->clock()->now()->getTimestamp(), 30);
             $this->client->submitForm('Use this app', ['code' => Totp::at($secret, $step)]);
             self::assertResponseIsSuccessful();
-            $codes = $this->client->getCrawler()->filter('.jv-codes code')->each(static fn ($code): string => $code->text());
+            $codes = $this->client->getCrawler()->filter('.recovery-codes code')->each(static fn ($code): string => $code->text());
             self::assertCount(10, $codes);
             $this->client->request('GET', '/today');
             self::assertResponseIsSuccessful();

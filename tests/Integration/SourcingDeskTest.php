@@ -119,7 +119,7 @@ final class SourcingDeskTest extends DatabaseTest
         self::assertSame([2, $own], [$asked($one), $asked($twin)]);
         // the page sends it, and says so
         $this->client->request('GET', '/r/2203/sourcing?q=&person='.$one);
-        self::assertSelectorTextContains('#reader .is-trail', 'wrote');
+        self::assertSelectorTextContains('#reader .alert-warning', 'wrote');
         // forgetting them leaves nothing of what was written
         $this->get(Erase::class)($one, 'house');
         self::assertSame(0, $this->int("SELECT count(*) FROM personal_value WHERE CAST(content AS text) ILIKE '%letter.one@%'"));
@@ -322,11 +322,11 @@ final class SourcingDeskTest extends DatabaseTest
     {
         $this->as('Solveig Aune');
         $crawler = $this->client->request('GET', '/r/2204/sourcing?q=hull');
-        $third = $crawler->filter('.res a[data-read]')->eq(2);
+        $third = $crawler->filter('.found-person a[data-read]')->eq(2);
         $this->client->request('GET', (string) $third->attr('href'));
         $this->clock()->moveTo($this->clock()->now()->modify('+3 days'));
         $again = $this->client->request('GET', '/r/2204/sourcing');
-        self::assertSelectorTextSame('.res.is-sel a', trim($third->text()));
+        self::assertSelectorTextSame('.found-person.is-sel a', trim($third->text()));
         self::assertSame('hull', $again->filter('#q')->attr('value'));
     }
 

@@ -38,7 +38,7 @@ final class StartTest extends DatabaseTest
         self::assertSame(['earlier missing'], $this->refused(static fn () => $open->copy(99999, [], 1, $me)));
         $this->as('Callum Gauthier');
         $this->send('/requisitions/new?from=earlier', '/requisitions/new', ['from' => 'earlier', 'earlier' => $old->id, 'unit' => 6], 422);
-        self::assertSelectorTextContains('.jv-error', 'Still needed', 'what one may not read can not be copied');
+        self::assertSelectorTextContains('.field-error', 'Still needed', 'what one may not read can not be copied');
     }
 
     public function testATemplateStartsManyAndIsSharedOrNot(): void

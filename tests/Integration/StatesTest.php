@@ -62,7 +62,7 @@ final class StatesTest extends DatabaseTest
             self::assertSame($stage, $this->db()->row('SELECT stage FROM application WHERE id = :id', ['id' => $id])?->str('stage'));
         }
         $this->client->followRedirect();
-        self::assertSelectorTextContains('.is-refused', 'at another stage by now');
+        self::assertSelectorTextContains('.alert-danger', 'at another stage by now');
     }
 
     public function testOnlyTimesThatAreFreeAreBookedAndOnlyPeopleWhoWorkHere(): void

@@ -93,7 +93,7 @@ final class WritingTest extends DatabaseTest
         $this->send('/text-service', '/text-service', ['then' => 'test']);
         self::standIn('text', 'down');
         $this->send('/text-service', '/text-service', ['then' => 'test'], 422);
-        self::assertSelectorTextContains('.jv-error', 'did not answer');
+        self::assertSelectorTextContains('.field-error', 'did not answer');
         self::standIn('text', 'normal');
         self::assertSame(['address address_unreadable'], $this->refused(static fn () => $store->save('file:///etc/passwd', 'm', null)));
         $this->as('Callum Gauthier');

@@ -69,7 +69,7 @@ final class Browser
     {
         $this->driver->manage()->deleteAllCookies();
         $this->go('/sign-in')->fill('email', $email)->fill('password', 'skerry');
-        $this->press('Sign in')->sees('.jv-app');
+        $this->press('Sign in')->sees('.app');
 
         return $this;
     }
@@ -91,6 +91,9 @@ final class Browser
 
             return $this;
         }
+        if ($this->choose($selector, $value)) {
+            return $this;
+        }
         $field = $this->find($selector);
         if (\in_array($field->getAttribute('type'), ['date', 'time'], true)) {
             $this->driver->executeScript('arguments[0].value = arguments[1]; arguments[0].dispatchEvent(new Event("input", {bubbles: true}))', [$field, $value]);
@@ -102,6 +105,31 @@ final class Browser
         }
 
         return $this;
+    }
+
+    /** Of a choice that is searched by typing: types and takes what says just this. */
+    private function choose(string $selector, string $value): bool
+    {
+        $field = $this->pick(<<<'JS'
+            const shown = [...document.querySelectorAll(arguments[0])].map((e) => e.tomselect?.control);
+            return shown.find((e) => e?.checkVisibility() && e.getClientRects().length > 0) ?? null;
+            JS, [$selector]);
+        if (null === $field) {
+            return false;
+        }
+        $field->click();
+        $this->driver->getKeyboard()->sendKeys($value);
+        $this->until(function () use ($value): bool {
+            $option = $this->pick(<<<'JS'
+                const options = [...document.querySelectorAll('.ts-dropdown .option')].filter((e) => e.checkVisibility());
+                return options.find((e) => e.textContent.trim() === arguments[0]) ?? null;
+                JS, [$value]);
+            $option?->click();
+
+            return null !== $option;
+        }, "no choice that says \"$value\"");
+
+        return true;
     }
 
     public function attach(string $name, string $file): self

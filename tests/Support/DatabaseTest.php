@@ -91,7 +91,7 @@ abstract class DatabaseTest extends WebTestCase
         self::assertResponseIsSuccessful();
         $token = $crawler->filter('input[name=_token]')->first()->attr('value');
         $this->client->request('POST', $action, ['_token' => $token, ...$fields]);
-        self::assertSame($expected, $this->client->getResponse()->getStatusCode(), implode(' ', $this->client->getCrawler()->filter('.jv-error, [role=alert]')->each(static fn ($e): string => $e->text())).' '.mb_substr(strip_tags((string) $this->client->getResponse()->getContent()), 0, 500));
+        self::assertSame($expected, $this->client->getResponse()->getStatusCode(), implode(' ', $this->client->getCrawler()->filter('.field-error, [role=alert]')->each(static fn ($e): string => $e->text())).' '.mb_substr(strip_tags((string) $this->client->getResponse()->getContent()), 0, 500));
     }
 
     /** @return list<string> the codes a refused act gives, "field code" */

@@ -24,7 +24,7 @@ final class ProcessBand
             $svg .= Svg::element('path', ['d' => self::outline($stretches, $width / $n, $middle, $share), 'fill' => $fill, 'stroke' => 'var(--jv-deep)', 'stroke-opacity' => $opacity]);
         }
 
-        return Svg::element('svg', ['class' => 'jv-band', 'viewBox' => '0 0 '.Svg::number($width).' '.Svg::number($height), 'preserveAspectRatio' => 'none', 'aria-hidden' => 'true'], $svg);
+        return Svg::element('svg', ['class' => 'process-band', 'viewBox' => '0 0 '.Svg::number($width).' '.Svg::number($height), 'preserveAspectRatio' => 'none', 'aria-hidden' => 'true'], $svg);
     }
 
     /** @param list<int> $stretches */
