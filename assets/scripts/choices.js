@@ -28,6 +28,7 @@
         },
       },
     });
+    select.setAttribute('aria-hidden', 'true');
     choice.control_input.setAttribute('aria-label', named ?? '');
     choice.dropdown_content.setAttribute('aria-label', named ?? '');
     for (const name of ['aria-describedby', 'aria-invalid']) {
@@ -38,8 +39,11 @@
     choice.on('type', (text) => choice.wrapper.classList.toggle('is-typing', text !== ''));
     select.addEventListener('jorvent:set', () => choice.setValue(select.value, true));
     select.addEventListener('jorvent:choices', () => {
-      choice.clearOptions();
-      choice.sync();
+      for (const { value, disabled } of select.options) {
+        choice.options[value].disabled = disabled;
+      }
+      choice.clearCache();
+      choice.lastQuery = null;
     });
   }
   const beginAll = (within) => within.querySelectorAll('select').forEach(begin);

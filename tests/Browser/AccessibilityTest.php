@@ -34,6 +34,9 @@ final class AccessibilityTest extends BrowserTest
         self::assertAxe($browser->go('/sign-in'));
         self::assertAxe($browser->go('/forgotten'));
         self::assertAxe($browser->signIn('runa.eikeland@skerryline.example')->go('/staff'));
+        self::assertAxe($browser->click('.main-nav .avatar')->sees('.menu.show:not(.showing)', 'Runa Eikeland'));
+        self::assertAxe($browser->go('/requisitions')->press('Columns')->sees('.dropdown-menu.show', 'Number'));
+        self::assertAxe($browser->go('/me')->click('.ts-control')->sees('.ts-dropdown .option', 'Europe/Oslo'));
         self::assertAxe($browser->signIn('isla.farquhar@skerryline.example')->go('/r/2212/brief'));
         self::assertAxe($browser->signIn('ines.teixeira@skerryline.example')->press('Prepare')->sees('.rate'));
     }

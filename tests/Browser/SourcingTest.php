@@ -130,7 +130,7 @@ final class SourcingTest extends BrowserTest
         $kept = $staff->text('#reader h2');
         $staff->type('y')->sees('.alert-success', 'is kept');
         // whoever is kept already is left out, and stays marked
-        $staff->until(static fn (): bool => true === $staff->driver->executeScript('const row = [...document.querySelectorAll(".found-person")].find((r) => r.querySelector(".fw-semibold").textContent.trim() === arguments[0] && r.querySelector(".kp")); row?.querySelector("input[type=checkbox]").click(); return Boolean(row)', [$kept]), 'nobody is shown as kept');
+        $staff->until(static fn (): bool => true === $staff->driver->executeScript('const row = [...document.querySelectorAll(".found-person")].find((r) => r.querySelector(".fw-semibold").textContent.trim() === arguments[0] && r.querySelector(".text-success")); row?.querySelector("input[type=checkbox]").click(); return Boolean(row)', [$kept]), 'nobody is shown as kept');
         $staff->sees('[data-actionbar]:not([hidden]) [data-count]', '1')->type('y')->sees('#said .alert-danger', $kept);
         $staff->sees('[data-actionbar]:not([hidden]) [data-count]', '1')->sees('[data-sentence]', $kept);
         $staff->driver->executeScript('document.querySelector("[data-unmark]").click()');

@@ -13,6 +13,37 @@ final class StepsTest extends BrowserTest
 {
     private const SOLVEIG = 'solveig.aune@skerryline.example';
 
+    public function testALongChoiceIsSearchedByTyping(): void
+    {
+        $browser = $this->browser()->signIn('runa.eikeland@skerryline.example')->go('/me');
+        $shown = static fn (): mixed => $browser->driver->executeScript('return document.querySelector("[name=zone]").value');
+        $browser->fill('zone', 'Europe/Warsaw');
+        self::assertSame('Europe/Warsaw', $shown());
+        $browser->click('.ts-control')->type('nowhere at all')->sees('.ts-dropdown .no-results', 'Nothing here has these letters');
+        $browser->type('Escape')->press('Keep these')->sees('.alert-success');
+        self::assertSame('Europe/Warsaw', $shown(), 'what is not found chooses nothing');
+        $browser->fill('zone', 'Europe/Oslo')->press('Keep these')->sees('.alert-success');
+        // departments of another division are not offered
+        $browser->signIn(self::SOLVEIG)->go('/r/2211/brief')->sees('.bf .ts-control');
+        $browser->driver->executeScript(<<<'JS'
+            const division = document.querySelector('[data-division]');
+            const unit = document.querySelector('[name=unit]');
+            const at = unit.selectedOptions[0].dataset.path;
+            division.value = [...division.options].find((o) => o.value && !at.startsWith(o.value)).value;
+            division.dispatchEvent(new Event('input', { bubbles: true }));
+            unit.tomselect.focus();
+            JS);
+        $browser->sees('.bf .ts-dropdown .option');
+        $offered = $browser->driver->executeScript(<<<'JS'
+            const division = document.querySelector('[data-division]').value;
+            const unit = document.querySelector('[name=unit]');
+            const listed = [...document.querySelectorAll('.ts-dropdown .option')].filter((o) => o.checkVisibility());
+            const options = listed.map((o) => unit.querySelector(`[value="${o.dataset.value}"]`));
+            return [...options, unit.selectedOptions[0]].every((one) => one.dataset.path.startsWith(division));
+            JS);
+        self::assertTrue($offered);
+    }
+
     public function testAWrongPasswordSaysNothingAndTheDemoPeopleAreOneClickAway(): void
     {
         $browser = $this->browser();
