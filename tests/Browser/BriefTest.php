@@ -17,10 +17,15 @@ final class BriefTest extends BrowserTest
     public function testEachStartingPointLeadsToABrief(): void
     {
         $b = $this->browser()->signIn(self::SOLVEIG);
-        $b->go('/requisitions/new')->press('Purser')->sees('#reader h2', 'Purser')->press('Write the brief from this')->sees('h1', 'Brief R-')->sees('[name=title][value=Purser]');
-        $b->go('/requisitions/new?from=earlier&q=Payroll')->press('Payroll Officer')->sees('#reader', 'R-2209')->click('[name="part[]"][value=people]')->press('Write the brief from this')->sees('[name=title][value="Payroll Officer"]');
-        $b->go('/r/2208/state')->fill('name', 'Stewards each spring')->click('form[action$="/template"] button')->sees('.alert-success', 'Kept as a template');
-        $b->go('/requisitions/new?from=template')->press('Stewards each spring')->press('Write the brief from this')->sees('[name=title][value="Cabin Steward"]');
+        $b->go('/requisitions/new')->press('Purser')->sees('#reader h2', 'Purser')->press('Write the brief from this')
+            ->sees('h1', 'Brief R-')->sees('[name=title][value=Purser]');
+        $b->go('/requisitions/new?from=earlier&q=Payroll')->press('Payroll Officer')->sees('#reader', 'R-2209')
+            ->click('[name="part[]"][value=people]')->press('Write the brief from this')
+            ->sees('[name=title][value="Payroll Officer"]');
+        $b->go('/r/2208/state')->fill('name', 'Stewards each spring')->click('form[action$="/template"] button')
+            ->sees('.alert-success', 'Kept as a template');
+        $b->go('/requisitions/new?from=template')->press('Stewards each spring')->press('Write the brief from this')
+            ->sees('[name=title][value="Cabin Steward"]');
         $b->go('/requisitions/new?from=nothing')->press('Write an empty brief')->sees('h1', 'Brief R-')->sees('[name=title][value=""]');
     }
 
@@ -28,10 +33,15 @@ final class BriefTest extends BrowserTest
     {
         $csv = "Stilling;Avdeling;Sted;Antall\nKokk;4400;Aberdeen;2\nFyrbøter;9999;Bergen;1\nMatros;4200;Bergen;mange\nStyrmann;4200;Bergen;1\n";
         $b = $this->browser()->signIn(self::SOLVEIG)->go('/requisitions/new?from=table');
-        $b->attach('file', self::file('plan.csv', $csv))->press('Go on')->sees('h1', 'Which column is what')->sees('.jt.pad', 'Kokk')->sees('.jt.pad .ru', '9999');
-        $b->press('Check all 4 rows')->sees('#progress h2', '2 rows can be imported')->sees('.jt.pad', 'mange')->sees('.jt.pad', 'Avdeling');
-        $b->press('Import the 2 good rows')->sees('#progress h2', '2 drafts were written')->press('See the drafts')->sees('.jt', 'Styrmann');
-        $b->go('/requisitions/new?from=table')->attach('file', self::file('macros.xlsx', (string) file_get_contents(self::workbookWithMacros())))->press('Go on')->sees('.alert-danger', 'holds macros');
+        $b->attach('file', self::file('plan.csv', $csv))->press('Go on')->sees('h1', 'Which column is what')
+            ->sees('.jt.pad', 'Kokk')->sees('.jt.pad .ru', '9999');
+        $b->press('Check all 4 rows')->sees('#progress h2', '2 rows can be imported')->sees('.jt.pad', 'mange')
+            ->sees('.jt.pad', 'Avdeling');
+        $b->press('Import the 2 good rows')->sees('#progress h2', '2 drafts were written')->press('See the drafts')
+            ->sees('.jt', 'Styrmann');
+        $b->go('/requisitions/new?from=table')
+            ->attach('file', self::file('macros.xlsx', (string) file_get_contents(self::workbookWithMacros())))
+            ->press('Go on')->sees('.alert-danger', 'holds macros');
         self::assertAxe($b->go('/requisitions/new?from=table'));
     }
 
@@ -51,36 +61,53 @@ final class BriefTest extends BrowserTest
     {
         $b = $this->browser()->signIn(self::SOLVEIG)->go('/r/2210/brief')->sees('.ql-editor');
         $b->driver->executeScript('const e = window.jorventEditor; e.setText("", "user"); e.insertText(0, "Heading\nA bold word\nOne\n", "user"); e.formatLine(0, 1, "header", 2, "user"); e.formatText(10, 4, "bold", true, "user"); e.formatLine(20, 1, "list", "bullet", "user");');
-        $b->sees('[data-kept]', 'kept at')->go('/r/2210/writing')->sees('.rich h2', 'Heading')->sees('.rich strong', 'bold')->sees('.rich ul li', 'One');
-        $b->press('Draft from the brief')->sees('.block', 'What you bring')->press('Take it')->sees('.alert-success', 'Taken')->sees('.rich', 'PLC');
+        $b->sees('[data-kept]', 'kept at')->go('/r/2210/writing')->sees('.rich h2', 'Heading')
+            ->sees('.rich strong', 'bold')->sees('.rich ul li', 'One');
+        $b->press('Draft from the brief')->sees('.block', 'What you bring')->press('Take it')
+            ->sees('.alert-success', 'Taken')->sees('.rich', 'PLC');
         self::assertAxe($b);
     }
 
     public function testApprovalIsSentBackThenGivenByADeputy(): void
     {
-        $solveig = $this->browser()->signIn(self::SOLVEIG)->go('/requisitions/new')->press('Motorman')->press('Write the brief from this')->sees('h1', 'Brief R-');
+        $solveig = $this->browser()->signIn(self::SOLVEIG)->go('/requisitions/new')->press('Motorman')
+            ->press('Write the brief from this')->sees('h1', 'Brief R-');
         $path = $solveig->path();
         $solveig->driver->executeScript('const u = document.querySelector("[name=unit]"); u.value = [...u.options].find((o) => o.text.includes("4420")).value; u.dispatchEvent(new Event("input", {bubbles: true}))');
         $solveig->sees('[data-kept]', 'kept at')->press('Ask for approval')->sees('.alert-success');
-        $hanne = $this->browser()->signIn('hanne.solvik@skerryline.example')->go($path)->sees('.decide', 'Your decision')->fill('note', 'Is this one needed?')->press('Ask first')->sees('.alert-success', 'Asked');
+        $hanne = $this->browser()->signIn('hanne.solvik@skerryline.example')->go($path)
+            ->sees('.decide', 'Your decision')->fill('note', 'Is this one needed?')->press('Ask first')
+            ->sees('.alert-success', 'Asked');
         $solveig->go('/r'.substr($path, 2))->fill('answer', 'Yes, from March')->press('Answer')->sees('.alert-success', 'Answered');
-        $hanne->go($path)->sees('main', 'Yes, from March')->press('Mark fields')->click('[name="field[]"][value=musts]')->fill('note', 'Too many musts')->press('Send back')->sees('.approve', 'Too many musts');
+        $hanne->go($path)->sees('main', 'Yes, from March')->press('Mark fields')
+            ->click('[name="field[]"][value=musts]')->fill('note', 'Too many musts')->press('Send back')
+            ->sees('.approve', 'Too many musts');
         $solveig->go($path)->sees('.approve a[href="#musts"]')->press('Ask for approval')->sees('.alert-success');
         $today = gmdate('Y-m-d');
         $zofia = $this->browser()->signIn('zofia.wrona@skerryline.example');
-        $hanne->go('/me')->fill('to', 'Zofia Wrona')->fill('from_day', $today)->fill('to_day', gmdate('Y-m-d', time() + 5 * 86_400))->press('Name a deputy')->sees('.alert-success', 'Recorded');
-        $zofia->go('/today')->sees('[data-walk]', 'for Hanne Solvik')->go($path)->sees('.decide', 'Your decision for Hanne Solvik')->press('Approve')->sees('.approve', 'by Zofia Wrona for Hanne Solvik');
-        $solveig->go(str_replace('/brief', '/history', $path))->sees('.jt', 'for Hanne Solvik')->go(str_replace('/brief', '/state', $path))->sees('h1', 'under way');
+        $hanne->go('/me')->fill('to', 'Zofia Wrona')->fill('from_day', $today)
+            ->fill('to_day', gmdate('Y-m-d', time() + 5 * 86_400))->press('Name a deputy')
+            ->sees('.alert-success', 'Recorded');
+        $zofia->go('/today')->sees('[data-walk]', 'for Hanne Solvik')->go($path)
+            ->sees('.decide', 'Your decision for Hanne Solvik')->press('Approve')
+            ->sees('.approve', 'by Zofia Wrona for Hanne Solvik');
+        $solveig->go(str_replace('/brief', '/history', $path))->sees('.jt', 'for Hanne Solvik')
+            ->go(str_replace('/brief', '/state', $path))->sees('h1', 'under way');
         self::assertAxe($solveig);
-        $solveig->fill('reason', 'The slip is closed')->press('Put on hold', 'form')->sees('h1', 'on hold')->press('Resume', 'form')->sees('h1', 'under way');
+        $solveig->fill('reason', 'The slip is closed')->press('Put on hold', 'form')->sees('h1', 'on hold')
+            ->press('Resume', 'form')->sees('h1', 'under way');
     }
 
     public function testWhyAUnitCanNotBePickedAndItsRepair(): void
     {
-        $morag = $this->browser()->signIn('morag.isbister@skerryline.example')->go('/requisitions/new')->press('not finding it?')->fill('typed', '4412')->press('Look')->sees('h1', 'Your list of what you reach is late');
+        $morag = $this->browser()->signIn('morag.isbister@skerryline.example')->go('/requisitions/new')
+            ->press('not finding it?')->fill('typed', '4412')->press('Look')
+            ->sees('h1', 'Your list of what you reach is late');
         self::assertAxe($morag);
         $morag->fill('note', 'We moved last week')->press('Ask Runa')->sees('.alert-success', 'Asked');
-        $runa = $this->browser()->signIn(self::RUNA)->go('/today')->sees('[data-walk]', 'Morag Isbister can not find a unit')->press('Help')->sees('.alert-warning', 'We moved last week')->press('Draw the list anew')->sees('h1', 'can be picked');
+        $runa = $this->browser()->signIn(self::RUNA)->go('/today')
+            ->sees('[data-walk]', 'Morag Isbister can not find a unit')->press('Help')
+            ->sees('.alert-warning', 'We moved last week')->press('Draw the list anew')->sees('h1', 'can be picked');
         $runa->fill('answer', 'It is there now')->click('form[action$="/why/answer"] button')->sees('.alert-success', 'Answered');
         $morag->go('/requisitions/new')->sees('[name=unit]');
         self::assertTrue($morag->driver->executeScript('return [...document.querySelector("[name=unit]").options].some((o) => o.text.includes("Shore power"))'));
@@ -91,7 +118,8 @@ final class BriefTest extends BrowserTest
 
     public function testQuestionsAreBuiltWeighedAndPreviewed(): void
     {
-        $b = $this->browser()->signIn('callum.gauthier@skerryline.example')->go('/r/2211/questions')->fill('kind', 'one of several')->press('Add')->sees('.q-open');
+        $b = $this->browser()->signIn('callum.gauthier@skerryline.example')->go('/r/2211/questions')
+            ->fill('kind', 'one of several')->press('Add')->sees('.q-open');
         $b->fill('text[en]', 'Which of these have you run?')->fill('text[pl]', 'Co już prowadziłeś?');
         foreach (['A booking system' => 100, 'A web shop' => 60] as $text => $points) {
             $row = 100 === $points ? 1 : 2;

@@ -31,22 +31,28 @@ final class ChainTest extends BrowserTest
         self::assertSame($title, $staff->find('[name=title]')->getAttribute('value'));
         $staff->fill('targetOn', '2020-01-01')->press('Ask for approval')->sees('.field-error', 'This is before the day it opens');
         self::assertSame($title, $staff->find('[name=title]')->getAttribute('value'), 'nothing typed is lost');
-        $staff->fill('targetOn', (new \DateTimeImmutable('+70 days'))->format('Y-m-d'))->press('Ask for approval')->sees('.alert-success', 'Approval is asked for');
+        $staff->fill('targetOn', (new \DateTimeImmutable('+70 days'))->format('Y-m-d'))->press('Ask for approval')
+            ->sees('.alert-success', 'Approval is asked for');
 
         // nothing leaves the house before
         $staff->signIn(self::SOLVEIG)->go("/r/$number/adverts")->sees('.note', 'because the brief is not approved');
 
         // 2 the approver finds it on Today, sends it back with a reason, then approves
-        $staff->signIn(self::HANNE)->sees('.tk', 'Approve the brief of Mo Bakkerud')->go("/r/$number/brief")->press('Send back')->sees('.field-error', 'Give a reason');
+        $staff->signIn(self::HANNE)->sees('.tk', 'Approve the brief of Mo Bakkerud')->go("/r/$number/brief")
+            ->press('Send back')->sees('.field-error', 'Give a reason');
         $staff->fill('note', 'Shore power is a must here.')->press('Send back')->sees('.alert-success', 'Sent back');
         $staff->signIn(self::MO)->sees('.tk', 'Amend the brief')->go("/r/$number/brief")->sees('.approve', 'Shore power is a must here.');
         $staff->fill('musts', "PLC\nshore power\nswitchboards")->press('Ask for approval')->sees('.alert-success');
-        $staff->signIn(self::HANNE)->go("/r/$number/brief")->sees('.facts', 'of 42 planned')->press('Approve')->sees('.alert-success', 'You agreed');
+        $staff->signIn(self::HANNE)->go("/r/$number/brief")->sees('.facts', 'of 42 planned')->press('Approve')
+            ->sees('.alert-success', 'You agreed');
 
         // 3 the recruiter sees the board's rules fail with their field, mends them, posts in both places
-        $staff->signIn(self::SOLVEIG)->go("/r/$number/adverts")->click('[name="place[]"][value=careers]')->click('[name="place[]"][value=quayside]')->press('Post there')->sees('[role=alert]', 'Quayside Jobs: one rule fails');
+        $staff->signIn(self::SOLVEIG)->go("/r/$number/adverts")->click('[name="place[]"][value=careers]')
+            ->click('[name="place[]"][value=quayside]')->press('Post there')
+            ->sees('[role=alert]', 'Quayside Jobs: one rule fails');
         $staff->sees('.mends', 'choose a category: Deck, Engine')->fill('category', 'Engine')->press('Choose it')->sees('.alert-success');
-        $staff->click('[name="place[]"][value=careers]')->click('[name="place[]"][value=quayside]')->press('Post there')->sees('.alert-success', 'Posted in 2 places');
+        $staff->click('[name="place[]"][value=careers]')->click('[name="place[]"][value=quayside]')
+            ->press('Post there')->sees('.alert-success', 'Posted in 2 places');
         $staff->until(static fn (): bool => str_contains($staff->go("/r/$number/adverts")->text('main'), '2 adverts live'), 'the board never took the advert');
 
         // 4 a candidate applies from a phone, with a resume
@@ -56,17 +62,23 @@ final class ChainTest extends BrowserTest
         $phone->attach('resume', $resume)->press('Go on')->sees('.c-read', 'Ana Pires');
         self::assertSame("ana.pires.$number@post.example", $phone->find('[name=email]')->getAttribute('value'));
         $phone->press('Go on to check')->sees('.c-error', 'Please answer this one');
-        $phone->click('label:has(input[name="answer[paper]"][value=yes])')->fill('answer[years]', '6')->click('label:has(input[name="answer[shift]"][value=Sometimes])')->press('Go on to check')->sees('.c-facts', 'resume.txt');
-        $phone->press('Send application')->sees('.c-error', 'We need your consent')->click('[name=consent]')->press('Send application')->sees('h1', 'Your application is with us');
+        $phone->click('label:has(input[name="answer[paper]"][value=yes])')->fill('answer[years]', '6')
+            ->click('label:has(input[name="answer[shift]"][value=Sometimes])')->press('Go on to check')
+            ->sees('.c-facts', 'resume.txt');
+        $phone->press('Send application')->sees('.c-error', 'We need your consent')->click('[name=consent]')
+            ->press('Send application')->sees('h1', 'Your application is with us');
         $status = self::link(self::mail("ana.pires.$number@post.example", 'We have your application'), '/l/status/');
         $phone->go($status)->sees('.lead', 'We have it and will read it');
 
         // another fails the knock-out and is stopped
-        $phone->go("/careers/$number/apply")->press('I have no file now')->fill('name', 'Otto Nilsen')->fill('email', "otto.$number@post.example")->click('label:has(input[name="answer[paper]"][value=no])')->fill('answer[years]', '9')->click('label:has(input[name="answer[shift]"][value=Yes])');
+        $phone->go("/careers/$number/apply")->press('I have no file now')->fill('name', 'Otto Nilsen')
+            ->fill('email', "otto.$number@post.example")->click('label:has(input[name="answer[paper]"][value=no])')
+            ->fill('answer[years]', '9')->click('label:has(input[name="answer[shift]"][value=Yes])');
         $phone->press('Go on to check')->click('[name=consent]')->press('Send application')->sees('h1', 'Your application is with us');
 
         // 5 the recruiter searches the outside database too and keeps two
-        $staff->go("/r/$number/sourcing?in=outside&q=".rawurlencode('"shore power" AND (PLC OR switchboards)'))->sees('.rung', 'one of')->type('b')->sees('.outside', 'as it says')->sees('.found-person');
+        $staff->go("/r/$number/sourcing?in=outside&q=".rawurlencode('"shore power" AND (PLC OR switchboards)'))
+            ->sees('.rung', 'one of')->type('b')->sees('.outside', 'as it says')->sees('.found-person');
         foreach ([1, 2] as $n) {
             // lists come in while the databases answer, and a key does nothing before the person it is for is there: one presses it again
             $at = 0.0;
@@ -87,7 +99,9 @@ final class ChainTest extends BrowserTest
         // 6 the pipeline: score and fit, the knock-out confirmed by a named person, the person moved on
         $staff->go("/r/$number/pipeline")->sees('.grp', 'New 4')->sees('tr.is-sel', 'Ana Pires')->sees('.answers', '90 / 100');
         $staff->press('Otto Nilsen')->sees('#reader', 'A knock-out answer stopped this application');
-        $staff->press('Confirm', '.stopped')->sees('.alert-success', 'confirmed under your name')->press('Close out', '#reader')->sees('.letter', 'thank you for your interest')->press('Close out', 'form')->sees('.alert-success', 'Closed out');
+        $staff->press('Confirm', '.stopped')->sees('.alert-success', 'confirmed under your name')
+            ->press('Close out', '#reader')->sees('.letter', 'thank you for your interest')
+            ->press('Close out', 'form')->sees('.alert-success', 'Closed out');
         $staff->sees('.grp', 'New 3')->press('Ana Pires')->sees('#reader h2', 'Ana Pires')->press('Arrange interview', '#reader');
 
         // 7 common times of two calendars, the candidate picks by link, everyone gets a calendar entry
@@ -104,27 +118,35 @@ final class ChainTest extends BrowserTest
 
         // 8 scorecards, each hidden until one's own is in; the interview lies ahead, so the clock is moved past it
         self::moveClock('+14 days');
-        $staff->signIn(self::INES)->sees('.tk', 'Write your card on Ana Pires')->go("/r/$number/interviews")->press('Write your card')->sees('.rate');
+        $staff->signIn(self::INES)->sees('.tk', 'Write your card on Ana Pires')->go("/r/$number/interviews")
+            ->press('Write your card')->sees('.rate');
         $this->card($staff, 5, 'Drew the whole board from memory.');
         $staff->signIn(self::MO)->go("/r/$number/interviews")->sees('.alert-warning', 'stay hidden until yours is in');
         self::assertStringNotContainsString('Drew the whole board', $staff->text('body'));
         $staff->press('Write your card')->sees('.rate');
         $this->card($staff, 2, 'Was unsure about the class rules.');
-        $staff->signIn(self::SOLVEIG)->go("/r/$number/interviews")->sees('.cmp', 'Drew the whole board')->sees('.cmp', 'differ')->sees('.snd', '3.50')->press('Build offer');
+        $staff->signIn(self::SOLVEIG)->go("/r/$number/interviews")->sees('.cmp', 'Drew the whole board')
+            ->sees('.cmp', 'differ')->sees('.snd', '3.50')->press('Build offer');
 
         // 9 an offer above the middle of the band must be agreed; then it is sent, read and signed
         $staff->sees('[name=base]')->fill('base', '0')->press('Make it ready')->sees('.field-error', 'Pay is more than zero');
-        $staff->fill('base', '700 000')->fill('first_day', (new \DateTimeImmutable('+80 days'))->format('Y-m-d'))->fill('answer_by', (new \DateTimeImmutable('+40 days'))->format('Y-m-d'))->press('Make it ready')->sees('.note', 'waits for agreement');
-        $staff->signIn(self::HANNE)->sees('.tk', 'Agree to an offer')->go("/r/$number/offer")->sees('.jt', 'above the middle of the band')->press('Agree')->sees('.alert-success', 'You agreed to the offer');
+        $staff->fill('base', '700 000')->fill('first_day', (new \DateTimeImmutable('+80 days'))->format('Y-m-d'))
+            ->fill('answer_by', (new \DateTimeImmutable('+40 days'))->format('Y-m-d'))->press('Make it ready')
+            ->sees('.note', 'waits for agreement');
+        $staff->signIn(self::HANNE)->sees('.tk', 'Agree to an offer')->go("/r/$number/offer")
+            ->sees('.jt', 'above the middle of the band')->press('Agree')
+            ->sees('.alert-success', 'You agreed to the offer');
         $staff->signIn(self::SOLVEIG)->go("/r/$number/offer")->press('Send offer')->sees('.alert-success', 'on its way');
         $offer = self::link(self::mail("ana.pires.$number@post.example", 'Our offer'), '/l/offer/');
-        $phone->go($offer)->sees('.c-facts', "700\u{2009}000")->press('Send me a code')->sees('.c-error')->fill('name', 'Ana Pires')->press('Send me a code')->sees('.c-field', 'The code from the e-mail');
+        $phone->go($offer)->sees('.c-facts', "700\u{2009}000")->press('Send me a code')->sees('.c-error')
+            ->fill('name', 'Ana Pires')->press('Send me a code')->sees('.c-field', 'The code from the e-mail');
         self::assertSame(1, preg_match('/\\\\n(\d{6})\\\\/', self::mail("ana.pires.$number@post.example", 'Your code'), $code));
         $phone->fill('code', $code[1])->press('Sign and accept')->sees('h1', 'Welcome aboard');
 
         // 10 the outcome: the HR number comes back, the requisition fills, the others are told, the advert comes down
         $staff->until(static fn (): bool => 1 === preg_match('/M-\d{5}/', $staff->go("/r/$number/outcome")->text('main')), 'no number came from HR records');
-        $staff->sees('main', '1 of 1 signed')->press('Fill and take adverts down')->sees('.alert-success', 'Adverts come down')->sees('h1', 'Filled')->sees('.jt', 'd');
+        $staff->sees('main', '1 of 1 signed')->press('Fill and take adverts down')
+            ->sees('.alert-success', 'Adverts come down')->sees('h1', 'Filled')->sees('.jt', 'd');
         $phone->go("/careers/$number")->sees('h1', 'This opening is closed');
         $staff->go("/r/$number/history")->sees('.jt', 'signed the offer')->sees('.jt', 'approved the brief');
         self::moveClock(null);

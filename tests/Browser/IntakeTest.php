@@ -35,10 +35,13 @@ final class IntakeTest extends BrowserTest
         self::assertAxe($b);
         $b->driver->navigate()->refresh();
         $b->sees('main', '28 of 30 read');
-        $b->press('Anna Alvestad'.strtr($run, '0123456789', 'ghijklmnop'))->sees('h2', 'What was read')->sees('.note', 'one thing to confirm');
+        $b->press('Anna Alvestad'.strtr($run, '0123456789', 'ghijklmnop'))->sees('h2', 'What was read')
+            ->sees('.note', 'one thing to confirm');
         self::assertAxe($b);
-        $b->press('Welder')->sees('.ln.is-open', 'Spring 2018')->fill('is[from]', 'spring')->press('Keep what I wrote')->sees('.field-error', '2019-03');
-        $b->fill('is[from]', '2018-04')->fill('is[to]', '2020-09')->press('Keep what I wrote')->sees('main', 'nothing unsure')->sees('main', '2.5 years of work');
+        $b->press('Welder')->sees('.ln.is-open', 'Spring 2018')->fill('is[from]', 'spring')
+            ->press('Keep what I wrote')->sees('.field-error', '2019-03');
+        $b->fill('is[from]', '2018-04')->fill('is[to]', '2020-09')->press('Keep what I wrote')
+            ->sees('main', 'nothing unsure')->sees('main', '2.5 years of work');
     }
 
     public function testTwoRecordsAreJoinedAndTakenApart(): void
@@ -50,9 +53,12 @@ final class IntakeTest extends BrowserTest
             $b->go('/intake')->attach('files[]', self::file("$n.txt", $text("hilda.$n.$run@post.example", ['one' => "Kvitholm Verft\nMar 2018 – Oct 2020", 'two' => "Nordhamn Verft\nNov 2020 – Mar 2024"][$n])));
             $b->press('Read them')->sees('#rows', 'one' === $n ? 'Hilda' : 'It looks like');
         }
-        $b->press('Someone else')->sees('#rows', "Hilda Nordvik$run")->press("Hilda Nordvik$run")->sees('h2', 'What was read')->press("Hilda Nordvik$run")->sees('main', 'Same person?')->press('Compare')->sees('h1', 'Same person?');
+        $b->press('Someone else')->sees('#rows', "Hilda Nordvik$run")->press("Hilda Nordvik$run")
+            ->sees('h2', 'What was read')->press("Hilda Nordvik$run")->sees('main', 'Same person?')->press('Compare')
+            ->sees('h1', 'Same person?');
         self::assertAxe($b);
-        $b->press('Join the two')->sees('.alert', 'Joined')->sees('main', 'Joined with Hilda')->press('Take apart again')->sees('.alert', 'Two records again')->sees('main', 'Same person?');
+        $b->press('Join the two')->sees('.alert', 'Joined')->sees('main', 'Joined with Hilda')
+            ->press('Take apart again')->sees('.alert', 'Two records again')->sees('main', 'Same person?');
         self::assertAxe($b);
     }
 
@@ -69,15 +75,18 @@ final class IntakeTest extends BrowserTest
         $b->until(static fn (): bool => str_contains($b->go('/intake')->text('main'), $name), 'the mail is read');
         $b->sees('#rows', 'From the lighthouse');
         self::assertAxe($b);
-        $b->press($name, '#rows')->sees('h2', 'What was read')->press($name)->click('.mailrow summary')->sees('main', 'the lamp is automatic now');
+        $b->press($name, '#rows')->sees('h2', 'What was read')->press($name)->click('.mailrow summary')
+            ->sees('main', 'the lamp is automatic now');
         $b->fill('tag', 'lamps')->press('Put on')->sees('.rec', 'lamps');
         self::assertAxe($b);
         $person = $b->path();
         self::assertStringContainsString('Sunniva', self::mail($address, 'We have your mail'));
         // they ring and want to be forgotten
-        $admin = $this->browser()->signIn('runa.eikeland@skerryline.example')->go('/data')->fill('who', $address)->press('Find')->sees('main', $name)->press('Forget them …')->sees('h1', $name);
+        $admin = $this->browser()->signIn('runa.eikeland@skerryline.example')->go('/data')->fill('who', $address)
+            ->press('Find')->sees('main', $name)->press('Forget them …')->sees('h1', $name);
         self::assertAxe($admin);
-        $admin->press('Forget this person')->sees('.alert', 'Forgotten')->go('/data')->sees('main', 'asked for it')->sees('main', 'seals hold');
+        $admin->press('Forget this person')->sees('.alert', 'Forgotten')->go('/data')->sees('main', 'asked for it')
+            ->sees('main', 'seals hold');
         self::assertAxe($admin);
         $b->go($person);
         self::assertStringNotContainsString('Sunniva', $b->text());

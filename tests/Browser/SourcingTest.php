@@ -20,7 +20,8 @@ final class SourcingTest extends BrowserTest
         self::assertGreaterThan(100, $everyone);
         $staff->driver->executeScript('window.stays = true');
         self::ask($staff, 'stability AND (Rhino OR AutoCAD)')->until(static fn (): bool => (int) $staff->text('#q-total .snd') < $everyone, 'the figures did not follow');
-        $staff->sees('.ladder', 'Says one of')->sees('.rung-adds', 'Rhino adds')->sees('.found-person mark')->sees('#facets', 'Titles they have or had');
+        $staff->sees('.ladder', 'Says one of')->sees('.rung-adds', 'Rhino adds')->sees('.found-person mark')
+            ->sees('#facets', 'Titles they have or had');
         self::assertSame((int) $staff->text('#q-total .snd'), (int) $staff->text('.seg a.on b'));
         self::assertSame($staff->text('#q-total .snd'), trim($staff->text('.stations a[aria-current] .station-count')), 'the line above says the same');
         self::assertTrue($staff->driver->executeScript('return window.stays === true && document.activeElement.id === "q"'), 'no reload, and one can type on');
@@ -51,7 +52,8 @@ final class SourcingTest extends BrowserTest
         $staff->sees('.criterion summary', '11 or more');
         // a tie, as an address
         $staff->go('/r/2203/sourcing?q=&c[]='.rawurlencode('one_job(title=second engineer)(years;from=2)').'&c[]='.rawurlencode('place=Bergen;km=30;moves'));
-        $staff->sees('.rung.tie', 'In one and the same job')->sees('.rung.tie', 'not tied to one')->sees('.ladder', 'within 30 km, or would move');
+        $staff->sees('.rung.tie', 'In one and the same job')->sees('.rung.tie', 'not tied to one')
+            ->sees('.ladder', 'within 30 km, or would move');
         $short = (int) $staff->text('.seg a:nth-child(2) b');
         $staff->press('One short')->sees('.found-person', 'misses');
         self::assertGreaterThan(0, $short);
@@ -119,7 +121,8 @@ final class SourcingTest extends BrowserTest
         self::ask($staff, 'diesel OR pumps')->until(static fn (): bool => str_contains($staff->text('.ladder'), 'one of'), 'the figures did not follow');
         $staff->sees('[data-actionbar]:not([hidden]) [data-count]', '1')->sees('[data-sentence]', $one);
         $staff->driver->executeScript('document.activeElement.blur()');
-        $staff->type('y')->sees('.alert-success', 'is kept')->until(static fn (): bool => [] === $staff->driver->findElements(WebDriverBy::cssSelector('[data-actionbar]:not([hidden])')), 'still marked');
+        $staff->type('y')->sees('.alert-success', 'is kept')
+            ->until(static fn (): bool => [] === $staff->driver->findElements(WebDriverBy::cssSelector('[data-actionbar]:not([hidden])')), 'still marked');
         $staff->type('u')->sees('.alert-success', 'back');
     }
 
@@ -185,7 +188,8 @@ final class SourcingTest extends BrowserTest
         self::assertSame(['A hull for you', 'Dear {{ nobody }}, a hull.'], [$staff->find('#letter-subject')->getAttribute('value'), $staff->find('#letter-body')->getAttribute('value')]);
         $staff->find('#letter-body')->clear();
         $staff->find('#letter-body')->sendKeys($body);
-        $staff->press('Send to '.$name, '#writer')->sees('.alert-success', 'is on its way')->sees('#reader .alert-warning', 'A hull for you');
+        $staff->press('Send to '.$name, '#writer')->sees('.alert-success', 'is on its way')
+            ->sees('#reader .alert-warning', 'A hull for you');
     }
 
     public function testGroupsAndTheLineSayTheSame(): void
