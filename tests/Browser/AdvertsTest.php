@@ -40,7 +40,7 @@ final class AdvertsTest extends BrowserTest
         $b->fill('until', gmdate('Y-m-d', time() + 20 * 86_400))->press('Post there')->sees('.alert-success', 'Posted in 4 places');
         $b->until(static fn (): bool => 4 <= substr_count($b->go('/r/2208/adverts')->text('.ads'), 'live, until'), 'not all four went out');
         self::assertAxe($b);
-        $b->press('Harbour Board', '.ads')->sees('h1', 'Harbour Board')->sees('.jt', 'shows the advert');
+        $b->press('Harbour Board', '.ads')->sees('h1', 'Harbour Board')->sees('.table', 'shows the advert');
         // one that decides later puts it up by itself
         self::assertStringContainsString('Open Berth', $b->go('/r/2208/adverts')->text('.ads'));
     }

@@ -34,11 +34,11 @@ final class BriefTest extends BrowserTest
         $csv = "Stilling;Avdeling;Sted;Antall\nKokk;4400;Aberdeen;2\nFyrbøter;9999;Bergen;1\nMatros;4200;Bergen;mange\nStyrmann;4200;Bergen;1\n";
         $b = $this->browser()->signIn(self::SOLVEIG)->go('/requisitions/new?from=table');
         $b->attach('file', self::file('plan.csv', $csv))->press('Go on')->sees('h1', 'Which column is what')
-            ->sees('.jt.pad', 'Kokk')->sees('.jt.pad .ru', '9999');
-        $b->press('Check all 4 rows')->sees('#progress h2', '2 rows can be imported')->sees('.jt.pad', 'mange')
-            ->sees('.jt.pad', 'Avdeling');
+            ->sees('.table.pad', 'Kokk')->sees('.table.pad .ru', '9999');
+        $b->press('Check all 4 rows')->sees('#progress h2', '2 rows can be imported')->sees('.table.pad', 'mange')
+            ->sees('.table.pad', 'Avdeling');
         $b->press('Import the 2 good rows')->sees('#progress h2', '2 drafts were written')->press('See the drafts')
-            ->sees('.jt', 'Styrmann');
+            ->sees('.table', 'Styrmann');
         $b->go('/requisitions/new?from=table')
             ->attach('file', self::file('macros.xlsx', (string) file_get_contents(self::workbookWithMacros())))
             ->press('Go on')->sees('.alert-danger', 'holds macros');
@@ -91,7 +91,7 @@ final class BriefTest extends BrowserTest
         $zofia->go('/today')->sees('[data-walk]', 'for Hanne Solvik')->go($path)
             ->sees('.decide', 'Your decision for Hanne Solvik')->press('Approve')
             ->sees('.approve', 'by Zofia Wrona for Hanne Solvik');
-        $solveig->go(str_replace('/brief', '/history', $path))->sees('.jt', 'for Hanne Solvik')
+        $solveig->go(str_replace('/brief', '/history', $path))->sees('.table', 'for Hanne Solvik')
             ->go(str_replace('/brief', '/state', $path))->sees('h1', 'under way');
         self::assertAxe($solveig);
         $solveig->fill('reason', 'The slip is closed')->press('Put on hold', 'form')->sees('h1', 'on hold')

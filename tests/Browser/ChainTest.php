@@ -134,7 +134,7 @@ final class ChainTest extends BrowserTest
             ->fill('answer_by', (new \DateTimeImmutable('+40 days'))->format('Y-m-d'))->press('Make it ready')
             ->sees('.note', 'waits for agreement');
         $staff->signIn(self::HANNE)->sees('.tk', 'Agree to an offer')->go("/r/$number/offer")
-            ->sees('.jt', 'above the middle of the band')->press('Agree')
+            ->sees('.table', 'above the middle of the band')->press('Agree')
             ->sees('.alert-success', 'You agreed to the offer');
         $staff->signIn(self::SOLVEIG)->go("/r/$number/offer")->press('Send offer')->sees('.alert-success', 'on its way');
         $offer = self::link(self::mail("ana.pires.$number@post.example", 'Our offer'), '/l/offer/');
@@ -146,9 +146,9 @@ final class ChainTest extends BrowserTest
         // 10 the outcome: the HR number comes back, the requisition fills, the others are told, the advert comes down
         $staff->until(static fn (): bool => 1 === preg_match('/M-\d{5}/', $staff->go("/r/$number/outcome")->text('main')), 'no number came from HR records');
         $staff->sees('main', '1 of 1 signed')->press('Fill and take adverts down')
-            ->sees('.alert-success', 'Adverts come down')->sees('h1', 'Filled')->sees('.jt', 'd');
+            ->sees('.alert-success', 'Adverts come down')->sees('h1', 'Filled')->sees('.table', 'd');
         $phone->go("/careers/$number")->sees('h1', 'This opening is closed');
-        $staff->go("/r/$number/history")->sees('.jt', 'signed the offer')->sees('.jt', 'approved the brief');
+        $staff->go("/r/$number/history")->sees('.table', 'signed the offer')->sees('.table', 'approved the brief');
         self::moveClock(null);
     }
 

@@ -78,7 +78,7 @@ final class StepsTest extends BrowserTest
         $mo->go('/r/2210/brief')->fill('title', 'Electro-Technical Officer, shore')->press('Keep')->sees('[data-kept]', 'kept as you type');
         $solveig->fill('title', 'Electro-Technical Officer, hybrid')->press('Keep')
             ->sees('.alert-danger', 'Someone saved this brief while you were writing')
-            ->sees('.jt', 'Electro-Technical Officer, hybrid');
+            ->sees('.table', 'Electro-Technical Officer, hybrid');
         self::assertSame('Electro-Technical Officer, hybrid', $solveig->find('[name=title]')->getAttribute('value'), 'what was typed is kept');
         $mo->go('/r/2210/brief');
         self::assertSame('Electro-Technical Officer, shore', $mo->find('[name=title]')->getAttribute('value'), 'and nothing was overwritten');
@@ -168,7 +168,7 @@ final class StepsTest extends BrowserTest
     public function testWalkingKeepingMovingAndUndoingByKeyboardAlone(): void
     {
         $staff = $this->browser()->signIn(self::SOLVEIG);
-        $staff->type('g', 'r')->sees('.jt.wide')->type('/')->type('naval', 'Enter')
+        $staff->type('g', 'r')->sees('.table.wide')->type('/')->type('naval', 'Enter')
             ->sees('h2', 'Requisitions and openings 2')->type('j', 'Enter')->sees('.subject', 'Naval Architect');
         $staff->type('g', 's')->sees('.search-line')->type('f')->type('CFD', 'Enter')->sees('.rung', 'Says CFD')
             ->type('Escape', 'j')->sees('#reader h2');

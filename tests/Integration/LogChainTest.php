@@ -47,7 +47,7 @@ final class LogChainTest extends DatabaseTest
         self::assertStringContainsString('"met"', $row->str('change'), 'figures stay');
         self::assertSame(['127.0.0.1', 'The berth is rebuilt, says Ana'], [$row->str('address'), $row->str('reason')]);
         $this->client->request('GET', '/r/2201/history');
-        self::assertSelectorTextContains('.jt', 'The berth is rebuilt');
+        self::assertSelectorTextContains('.table', 'The berth is rebuilt');
         $this->client->request('GET', '/r/2201/state');
         self::assertSelectorTextContains('main', 'The berth is rebuilt');
         // every row there is: no text that is not a code
