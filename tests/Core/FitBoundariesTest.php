@@ -49,8 +49,9 @@ final class FitBoundariesTest extends TestCase
         }
         $place = new Wanted([], [], site: 'Bergen', near: $near);
         foreach ([
-            [0, null, 1.0, 'near'], [30, null, 1.0, 'near'], [31, null, .9917, 'near'], [54, false, .8, 'near'], [55, null, null, 'unknown'],
-            [55, true, .8, 'moves'], [55, false, .7917, 'far'], [90, false, .5, 'far'], [149, false, .0083, 'far'], [150, false, 0.0, 'far'],
+            [0, null, 1.0, 'near'], [30, null, 1.0, 'near'], [31, null, .9917, 'near'], [54, false, .8, 'near'],
+            [55, null, null, 'unknown'], [55, true, .8, 'moves'], [55, false, .7917, 'far'], [90, false, .5, 'far'],
+            [149, false, .0083, 'far'], [150, false, 0.0, 'far'],
             [151, false, 0.0, 'far'], [151, true, .8, 'moves'],
         ] as [$km, $moves, $worth, $why]) {
             yield "$km km, moves: ".json_encode($moves) => [$place, self::person(town: "Town$km", moves: $moves), $worth, $why];
@@ -60,7 +61,8 @@ final class FitBoundariesTest extends TestCase
         yield 'from anywhere' => [new Wanted([], [], site: 'Bergen', remote: true), self::person(), 1.0, 'remote'];
 
         $pay = new Wanted([], [], payTo: 100_000);
-        foreach ([[0, 1.0], [100_000, 1.0], [101_000, .95], [110_000, .5], [119_000, .05], [120_000, 0.0], [200_000, 0.0]] as [$euro, $worth]) {
+        $asked = [0 => 1.0, 100_000 => 1.0, 101_000 => .95, 110_000 => .5, 119_000 => .05, 120_000 => 0.0, 200_000 => 0.0];
+        foreach ($asked as $euro => $worth) {
             yield "$euro euro of 100 000" => [$pay, self::person(euro: $euro), $worth, 'pay'];
         }
         yield 'pay that is not told' => [$pay, self::person(), null, 'unknown'];
@@ -68,7 +70,8 @@ final class FitBoundariesTest extends TestCase
         yield 'nothing to pay, one euro asked' => [new Wanted([], [], payTo: 0), self::person(euro: 1), 0.0, 'pay'];
 
         $start = new Wanted([], [], start: new \DateTimeImmutable('2026-12-23'));
-        foreach ([[0, 1.0, 'in_time'], [30, 1.0, 'in_time'], [31, .9917, 'late'], [90, .5, 'late'], [150, 0.0, 'late'], [151, 0.0, 'late']] as [$days, $worth, $why]) {
+        foreach ([0 => 1.0, 30 => 1.0, 31 => .9917, 90 => .5, 150 => 0.0, 151 => 0.0] as $days => $worth) {
+            $why = $days > 30 ? 'late' : 'in_time';
             yield "$days days of notice, needed in 30" => [$start, self::person(notice: $days), $worth, $why];
         }
         yield 'free on the day itself' => [$start, self::person(free: '2026-12-23'), 1.0, 'in_time'];
@@ -118,7 +121,8 @@ final class FitBoundariesTest extends TestCase
     {
         $drawn = array_map(Coverage::of(...), [null, 0.0, .1499, .15, .4999, .5, 1.0]);
         self::assertSame([
-            Coverage::NotStated, Coverage::Missing, Coverage::Missing, Coverage::Partly, Coverage::Partly, Coverage::Covered, Coverage::Covered,
+            Coverage::NotStated, Coverage::Missing, Coverage::Missing, Coverage::Partly, Coverage::Partly,
+            Coverage::Covered, Coverage::Covered,
         ], $drawn);
     }
 
@@ -138,13 +142,16 @@ final class FitBoundariesTest extends TestCase
         $wanted = new Wanted($musts, []);
         $measure = new Measure($wanted, new \DateTimeImmutable(self::TODAY));
         $fit = Fit::of($measure, Weights::of($wanted), Facts::of(self::person([], said: ['nothing'])));
-        self::assertSame(['a', 'z', 'a', 37], [$fit->parts[0]->letter, $fit->parts[25]->letter, $fit->parts[26]->letter, $fit->parts[0]->weight]);
+        $letters = array_map(static fn (int $i): string => $fit->parts[$i]->letter, [0, 25, 26]);
+        self::assertSame(['a', 'z', 'a'], $letters);
+        self::assertSame(37, $fit->parts[0]->weight, 'thousandths');
     }
 
     public function testAScoreIsOfWhatIsKnownAndOpenWhereItIsNot(): void
     {
         $weights = Weights::shares([1.0, 1.0, 2.0]);
-        self::assertSame([63, 38, 63], Fit::score([.5, null, .5], $weights, [.1, 1.0, .1]), '.125 + .25 + .25, and all of the second at best');
+        $score = Fit::score([.5, null, .5], $weights, [.1, 1.0, .1]);
+        self::assertSame([63, 38, 63], $score, '.125 + .25 + .25, and all of the second at best');
         self::assertSame([50, 38, 63], Fit::score([.5, null, .5], $weights, []), 'one half where no means are given');
         self::assertSame([null, 0, 100], Fit::score([null, null, null], $weights, []));
         self::assertSame([.5, .25, .5], Fit::means([[null, .5, 1.0], [null, 0.0, 0.0]], 3));

@@ -54,9 +54,8 @@ final class PayAndTimeBoundariesTest extends TestCase
         $day = new \DateTimeImmutable('2026-11-02');
         self::assertSame(1, (new ExchangeRate('NOK', $day, 1))->perEuro);
         self::assertNotMade(static fn (): mixed => new ExchangeRate('NOK', $day, 0));
-        self::assertSame([1, null, null, 999_999_999_999], [
-            ExchangeRate::parse('0.000001'), ExchangeRate::parse('0'), ExchangeRate::parse('0.0000001'), ExchangeRate::parse('999999.999999'),
-        ]);
+        $parsed = array_map(ExchangeRate::parse(...), ['0.000001', '0', '0.0000001', '999999.999999']);
+        self::assertSame([1, null, null, 999_999_999_999], $parsed);
         self::assertNull(ExchangeRate::parse('1000000'));
         self::assertSame(11_500_000, ExchangeRate::parse('11.5'), 'decimals are filled up at the right');
     }
@@ -173,9 +172,11 @@ final class PayAndTimeBoundariesTest extends TestCase
         self::assertSame([false, true], [$holds('is_not', '5', 5), $holds('is_not', '5', 6)]);
         self::assertFalse($holds('is_not', '5', null), 'what is not known makes no clause true');
         self::assertFalse($holds('resembles', 5, 5));
-        $sound = static fn (string $fact, string $operator, int|string $value): bool => (new ApprovalCondition($fact, $operator, $value))->isSound();
-        self::assertSame([true, false, false], [$sound('positions', 'above', 1), $sound('positions', 'above', 'one'), $sound('positions', 'is', 1)]);
-        self::assertSame([true, false, false], [$sound('country', 'is', 'NO'), $sound('country', 'above', 'NO'), $sound('colour', 'is', 'red')]);
+        /** @param array{string, string, int|string} $clause */
+        $sound = static fn (array $clause): bool => (new ApprovalCondition(...$clause))->isSound();
+        $numbers = array_map($sound, [['positions', 'above', 1], ['positions', 'above', 'one'], ['positions', 'is', 1]]);
+        $choices = array_map($sound, [['country', 'is', 'NO'], ['country', 'above', 'NO'], ['colour', 'is', 'red']]);
+        self::assertSame([[true, false, false], [true, false, false]], [$numbers, $choices]);
     }
 
     public function testWhoMayBeKept(): void
