@@ -172,10 +172,11 @@ final class PayAndTimeBoundariesTest extends TestCase
         self::assertSame([false, true], [$holds('is_not', '5', 5), $holds('is_not', '5', 6)]);
         self::assertFalse($holds('is_not', '5', null), 'what is not known makes no clause true');
         self::assertFalse($holds('resembles', 5, 5));
-        /** @param array{string, string, int|string} $clause */
-        $sound = static fn (array $clause): bool => (new ApprovalCondition(...$clause))->isSound();
-        $numbers = array_map($sound, [['positions', 'above', 1], ['positions', 'above', 'one'], ['positions', 'is', 1]]);
-        $choices = array_map($sound, [['country', 'is', 'NO'], ['country', 'above', 'NO'], ['colour', 'is', 'red']]);
+        $sound = static fn (string $fact, string $operator, int|string $value): bool => (new ApprovalCondition(
+            $fact, $operator, $value,
+        ))->isSound();
+        $numbers = [$sound('positions', 'above', 1), $sound('positions', 'above', 'one'), $sound('positions', 'is', 1)];
+        $choices = [$sound('country', 'is', 'NO'), $sound('country', 'above', 'NO'), $sound('colour', 'is', 'red')];
         self::assertSame([[true, false, false], [true, false, false]], [$numbers, $choices]);
     }
 
