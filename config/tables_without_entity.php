@@ -10,7 +10,7 @@ return [
     'brand_unit', 'brief_field_rule', 'brief_version', 'candidate_block', 'candidate_fit', 'candidate_merge',
     'candidate_note', 'candidate_tag', 'candidate_words', 'colleague', 'consent_text', 'counted_try',
     'data_request', 'declaration', 'declared', 'delegation', 'exchange_rate', 'factor_reset', 'fit_setting',
-    'guest_link', 'guide', 'guide_answer', 'heartbeat', 'hire', 'identity_weights', 'import', 'import_mapping',
+    'guide', 'guide_answer', 'heartbeat', 'hire', 'identity_weights', 'import', 'import_mapping',
     'intake', 'intake_file', 'interview', 'interview_seat', 'interview_slot', 'job_family', 'learned_term',
     'letter', 'list_setting', 'mail_in', 'near_term', 'no_current_pay', 'no_poach', 'not_colleague',
     'not_same', 'opening_alert', 'org_node', 'org_structure', 'org_unit', 'message', 'outside_answer',

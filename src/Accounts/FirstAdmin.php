@@ -13,6 +13,9 @@ use Jorvent\Core\Shared\Refused;
 use Jorvent\Organisation\ReachList;
 use Jorvent\Organisation\Structures;
 use Jorvent\Platform\Database\Db;
+use Jorvent\Platform\Links\Entity\GuestLink;
+use Jorvent\Platform\Links\GuestLinks;
+use Jorvent\Platform\Links\LinkPurpose;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\PasswordHasher\Hasher\UserPasswordHasherInterface;
 
@@ -36,9 +39,9 @@ final readonly class FirstAdmin
             if (0 !== $this->db->int('SELECT count(*) FROM account')) {
                 return null;
             }
-            $this->links->revoke(GuestLinks::FIRST_ADMIN, 0);
+            $this->links->revoke(LinkPurpose::FirstAdmin, 0);
 
-            return $this->links->issue(GuestLinks::FIRST_ADMIN, 0, self::LINK_DAYS);
+            return $this->links->issue(LinkPurpose::FirstAdmin, 0, self::LINK_DAYS);
         });
     }
 

@@ -10,6 +10,9 @@ use Jorvent\Accounts\SignIn\Passwords;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Messages\Mailing;
 use Jorvent\Platform\Database\Db;
+use Jorvent\Platform\Links\Entity\GuestLink;
+use Jorvent\Platform\Links\GuestLinks;
+use Jorvent\Platform\Links\LinkPurpose;
 use Jorvent\Platform\Security\Secret;
 
 /** A link by mail to choose a new password. Whether an address is known is never told. */
@@ -32,8 +35,8 @@ final readonly class ForgottenPassword
     /** Also the way in for someone invited. */
     public function send(int $account, string $subject, string $text, int $days = self::DAYS): void
     {
-        $this->links->revoke(GuestLinks::PASSWORD, $account);
-        $link = $this->links->mailed(GuestLinks::PASSWORD, $account, $days);
+        $this->links->revoke(LinkPurpose::Password, $account);
+        $link = $this->links->mailed(LinkPurpose::Password, $account, $days);
         $body = $text."\n\n".Secret::mark('link')."\n\nIf it was not you, nothing changes when you do nothing.";
         $this->mailing->toStaff('password-'.$account.'-'.bin2hex(random_bytes(8)), $account, $subject, $body, secrets: ['link' => $link]);
     }

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Jorvent\Careers;
 
-use Jorvent\Accounts\GuestLinks;
 use Jorvent\Core\Shared\Refusal;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Messages\Mailing;
@@ -13,6 +12,8 @@ use Jorvent\Organisation\Brands;
 use Jorvent\People\ResumeFile;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
+use Jorvent\Platform\Links\GuestLinks;
+use Jorvent\Platform\Links\LinkPurpose;
 use Jorvent\Platform\Security\Secret;
 use Jorvent\Privacy\Holders;
 use Psr\Clock\ClockInterface;
@@ -76,7 +77,7 @@ final readonly class Alerts
     /** @return int|null the alert that a link of a mail opens; mails of before have no link of their own */
     private function opened(#[\SensitiveParameter] string $key): ?int
     {
-        return $this->links->open(GuestLinks::ALERT, $key)->subject
+        return $this->links->open(LinkPurpose::Alert, $key)->subject
             ?? $this->db->row('SELECT id FROM opening_alert WHERE former_key_sha256 = :h', ['h' => hash('sha256', $key)])?->int('id');
     }
 
@@ -143,7 +144,7 @@ final readonly class Alerts
         $locale = $alert->str('locale');
         $new = array_values(array_filter($this->openings->list(array_combine(array_map(strval(...), array_keys($wanted)), array_values($wanted)), 1, $locale)['openings'], static fn (Record $o): bool => $o->instant('live_at') > $alert->instant('seen_until')));
         if ([] !== $new) {
-            $end = $this->links->mailed(GuestLinks::ALERT, $id, self::LINK_DAYS, '/end');
+            $end = $this->links->mailed(LinkPurpose::Alert, $id, self::LINK_DAYS, '/end');
             $list = implode("\n", array_map(fn (Record $o): string => '– '.$o->str('title').', '.$o->str('city')."\n  ".$this->url.'/careers/'.$o->int('number').('en' === $locale ? '' : '?lang='.$locale), $new));
             $brand = $this->brands->one($alert->int('brand_id')) ?? $this->brands->main();
             $this->mailing->toAddress('alert-'.$id.'-new-'.bin2hex(random_bytes(8)), 'alert', $id, $alert->str('email'), $this->mailing->template('alert', $locale), ['list' => $list, 'link' => $end, 'search' => self::words($wanted, $brand), 'company' => $brand->name], $end, $brand->name);
@@ -156,7 +157,7 @@ final readonly class Alerts
     {
         foreach ($this->db->rows('UPDATE opening_alert SET reminded_at = :now WHERE name IS NOT NULL AND confirmed_at IS NOT NULL AND reminded_at IS NULL AND until < :soon RETURNING id, email, locale, name, brand_id, until', ['now' => $now, 'soon' => $now->modify('+'.self::REMIND_DAYS.' days')->format('Y-m-d')]) as $row) {
             $brand = $this->brands->one($row->int('brand_id')) ?? $this->brands->main();
-            $link = fn (string $then): Secret => $this->links->mailed(GuestLinks::ALERT, $row->int('id'), self::LINK_DAYS, $then);
+            $link = fn (string $then): Secret => $this->links->mailed(LinkPurpose::Alert, $row->int('id'), self::LINK_DAYS, $then);
             $this->mailing->toAddress('mind-'.$row->int('id').'-renew-'.$row->instant('until')->format('Ymd'), 'alert', $row->int('id'), $row->str('email'), $this->mailing->template('mind_renew', $row->str('locale')), ['name' => explode(' ', $row->str('name'))[0], 'link' => $link('?again=1'), 'day' => $row->instant('until')->format('Y-m-d'), 'end' => $link('/end'), 'company' => $brand->name], $link('/end'), $brand->name);
         }
     }
@@ -165,7 +166,7 @@ final readonly class Alerts
     private function forget(string $which, array $values): void
     {
         foreach ($this->db->rows('DELETE FROM opening_alert WHERE '.$which.' RETURNING id, candidate_id, file_sha256', $values) as $gone) {
-            $this->links->revoke(GuestLinks::ALERT, $gone->int('id'));
+            $this->links->revoke(LinkPurpose::Alert, $gone->int('id'));
             $candidate = $gone->intOrNull('candidate_id');
             $file = $gone->strOrNull('file_sha256');
             if (null !== $candidate) {
@@ -179,7 +180,7 @@ final readonly class Alerts
     /** @param array<string, string> $values */
     private function askToConfirm(string $template, Record $row, string $email, string $locale, array $values): void
     {
-        $this->mailing->toAddress('alert-'.$row->int('id').'-'.intdiv($this->clock->now()->getTimestamp(), self::QUIET_SECONDS), 'alert', $row->int('id'), $email, $this->mailing->template($template, $locale), $values + ['link' => $this->links->mailed(GuestLinks::ALERT, $row->int('id'), self::LINK_DAYS)], null, $values['company'] ?? '');
+        $this->mailing->toAddress('alert-'.$row->int('id').'-'.intdiv($this->clock->now()->getTimestamp(), self::QUIET_SECONDS), 'alert', $row->int('id'), $email, $this->mailing->template($template, $locale), $values + ['link' => $this->links->mailed(LinkPurpose::Alert, $row->int('id'), self::LINK_DAYS)], null, $values['company'] ?? '');
     }
 
     /** @return list<Refusal> */

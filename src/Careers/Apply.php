@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Jorvent\Careers;
 
 use Doctrine\ORM\EntityManagerInterface;
-use Jorvent\Accounts\GuestLinks;
 use Jorvent\Activity\ActivityLog;
 use Jorvent\Core\Reporting\Days;
 use Jorvent\Core\Shared\Refusal;
@@ -23,6 +22,8 @@ use Jorvent\Pipeline\Situations;
 use Jorvent\Pipeline\StageVisits;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
+use Jorvent\Platform\Links\GuestLinks;
+use Jorvent\Platform\Links\LinkPurpose;
 use Jorvent\Requisitions\Entity\Requisition;
 use libphonenumber\NumberParseException;
 use libphonenumber\PhoneNumberUtil;
@@ -100,9 +101,9 @@ final readonly class Apply
             if (null !== $referral) {
                 $this->referrals->cameBy($application->id, $referral, $fields['email'] ?? '');
             }
-            $status = $this->links->mailed(GuestLinks::STATUS, $application->id, 400);
+            $status = $this->links->mailed(LinkPurpose::Status, $application->id, 400);
             $claims = null !== $this->entities->find(Candidate::class, $application->candidateId)?->claims;
-            $this->mailing->toCandidate('applied-'.$application->id, $application->candidateId, $requisition->id, $this->mailing->template($claims ? 'applied_confirm' : 'applied', $locale), ['link' => $status] + ($claims ? ['confirm' => $this->links->mailed(GuestLinks::CONFIRM, $application->id, 30)] : []));
+            $this->mailing->toCandidate('applied-'.$application->id, $application->candidateId, $requisition->id, $this->mailing->template($claims ? 'applied_confirm' : 'applied', $locale), ['link' => $status] + ($claims ? ['confirm' => $this->links->mailed(LinkPurpose::Confirm, $application->id, 30)] : []));
 
             return $status->address();
         });

@@ -5,11 +5,12 @@ declare(strict_types=1);
 namespace Jorvent\Careers;
 
 use Doctrine\ORM\EntityManagerInterface;
-use Jorvent\Accounts\GuestLinks;
 use Jorvent\Activity\ActivityLog;
 use Jorvent\People\IndexCandidate;
 use Jorvent\Pipeline\StageVisits;
 use Jorvent\Platform\Database\Db;
+use Jorvent\Platform\Links\GuestLinks;
+use Jorvent\Platform\Links\LinkPurpose;
 use Psr\Clock\ClockInterface;
 
 /** The address is theirs: who stood apart becomes one with the person known by it, and nothing is lost of either. */
@@ -47,7 +48,7 @@ final readonly class ConfirmAddress
                 $this->log->record('candidate.address_confirmed', 'candidate', $known, $row->int('requisition_id'), $known, ['application' => $application, 'same' => null !== $earlier]);
             }
 
-            return [$this->links->issue(GuestLinks::STATUS, $earlier ?? $application, 400), null !== $earlier];
+            return [$this->links->issue(LinkPurpose::Status, $earlier ?? $application, 400), null !== $earlier];
         });
     }
 }

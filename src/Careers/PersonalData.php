@@ -6,13 +6,15 @@ namespace Jorvent\Careers;
 
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
+use Jorvent\Platform\Links\GuestLinks;
+use Jorvent\Platform\Links\LinkPurpose;
 use Jorvent\Privacy\HoldsPersonalData;
 use Jorvent\Privacy\Person;
 
 /** What was written on the careers site: applications begun, searches kept, friends told. */
 final readonly class PersonalData implements HoldsPersonalData
 {
-    public function __construct(private Db $db)
+    public function __construct(private Db $db, private GuestLinks $links)
     {
     }
 
@@ -24,15 +26,11 @@ final readonly class PersonalData implements HoldsPersonalData
             "DELETE FROM apply_draft WHERE (:e <> '' AND lower(fields ->> 'email') = :e) OR (sent_at IS NOT NULL AND file_sha256 IN (SELECT file_sha256 FROM resume WHERE candidate_id = :id)) RETURNING file_sha256 AS sha256", $of,
         );
         $alerts = $this->db->rows("DELETE FROM opening_alert WHERE candidate_id = :id OR (:e <> '' AND lower(email) = :e) RETURNING id, file_sha256 AS sha256", $of);
-        foreach ($alerts as $alert) {
-            $this->db->execute("UPDATE guest_link SET revoked_at = :now WHERE purpose = 'alert' AND revoked_at IS NULL AND subject_id = :a", ['a' => $alert->int('id'), 'now' => $person->now]);
-        }
+        $this->links->revoke(LinkPurpose::Alert, ...array_map(static fn (Record $alert): int => $alert->int('id'), $alerts));
         $told = $this->db->rows(
             "UPDATE referral SET name = 'Someone forgotten', email = 'forgotten-' || id || '@forgotten.invalid' WHERE :e <> '' AND lower(email) = :e RETURNING id", ['e' => $person->email ?? ''],
         );
-        foreach ($told as $referral) {
-            $this->db->execute("UPDATE guest_link SET revoked_at = :now WHERE purpose = 'referral' AND revoked_at IS NULL AND subject_id = :r", ['r' => $referral->int('id'), 'now' => $person->now]);
-        }
+        $this->links->revoke(LinkPurpose::Referral, ...array_map(static fn (Record $referral): int => $referral->int('id'), $told));
 
         return self::hashes(...$files, ...$alerts);
     }

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Jorvent\Careers;
 
-use Jorvent\Accounts\GuestLinks;
 use Jorvent\Activity\ActivityLog;
 use Jorvent\Core\Shared\Money;
 use Jorvent\Core\Shared\Refusal;
@@ -13,6 +12,8 @@ use Jorvent\Messages\Mailing;
 use Jorvent\Organisation\Brand;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
+use Jorvent\Platform\Links\GuestLinks;
+use Jorvent\Platform\Links\LinkPurpose;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 
@@ -66,7 +67,7 @@ final readonly class Referrals
                 ['r' => $requisition, 'k' => bin2hex(random_bytes(5)), 'n' => $name, 'e' => $email, 'l' => $locale, 'c' => $own ? $terms->int('credit') : null, 'u' => $own ? $terms->str('currency') : null, 'd' => $own ? $terms->int('after_days') : null, 'now' => $this->clock->now()]) ?? throw new \LogicException('A referral is there now.');
             $promise = null === $row->intOrNull('credit') ? 'referral' : 'referral_credit';
             $this->mailing->toAddress('referral-'.$row->int('id').'-'.intdiv($this->clock->now()->getTimestamp(), self::QUIET_SECONDS), 'referral', $row->int('id'), $email, $this->mailing->template($promise, $locale), [
-                'name' => explode(' ', $name)[0], 'opening' => $opening->str('title'), 'place' => $opening->str('city'), 'company' => $brand->name, 'link' => $this->url.'/careers/'.$opening->int('number').'?from='.$row->str('code'), 'status' => $this->links->mailed(GuestLinks::REFERRAL, $row->int('id'), self::STATUS_DAYS),
+                'name' => explode(' ', $name)[0], 'opening' => $opening->str('title'), 'place' => $opening->str('city'), 'company' => $brand->name, 'link' => $this->url.'/careers/'.$opening->int('number').'?from='.$row->str('code'), 'status' => $this->links->mailed(LinkPurpose::Referral, $row->int('id'), self::STATUS_DAYS),
             ] + ('referral' === $promise ? [] : ['credit' => $row->str('currency').' '.(new Money($row->int('credit'), $row->str('currency')))->units(), 'days' => (string) $row->int('after_days')]));
         });
     }

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Jorvent\Interviews;
 
-use Jorvent\Accounts\GuestLinks;
 use Jorvent\Activity\ActivityLog;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Core\Workflow\HiringAct;
@@ -12,6 +11,8 @@ use Jorvent\Messages\Mailing;
 use Jorvent\Pipeline\Applications;
 use Jorvent\Pipeline\Situations;
 use Jorvent\Platform\Database\Db;
+use Jorvent\Platform\Links\GuestLinks;
+use Jorvent\Platform\Links\LinkPurpose;
 use Psr\Clock\ClockInterface;
 
 /** Sets up an interview: at a time we pick, or at one of several the candidate picks from by link. */
@@ -56,7 +57,7 @@ final readonly class Arrange
             foreach ($starts as $start) {
                 $this->db->execute('INSERT INTO interview_slot (interview_id, starts_at) VALUES (:i, :at) ON CONFLICT DO NOTHING', ['i' => $id, 'at' => $start]);
             }
-            $link = $this->links->mailed(GuestLinks::BOOK, $id, self::LINK_DAYS);
+            $link = $this->links->mailed(LinkPurpose::Book, $id, self::LINK_DAYS);
             $this->mailing->toCandidate('pick-time-'.$id.'-link', $application->candidateId, $application->requisitionId, $this->mailing->templateFor('pick_time', $application->candidateId), ['link' => $link, 'minutes' => (string) $minutes]);
         });
     }

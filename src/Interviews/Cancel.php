@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Jorvent\Interviews;
 
-use Jorvent\Accounts\GuestLinks;
 use Jorvent\Activity\ActivityLog;
 use Jorvent\Core\Calendar\Interval;
 use Jorvent\Core\Shared\Refused;
@@ -13,6 +12,8 @@ use Jorvent\Messages\Mailing;
 use Jorvent\Pipeline\Situations;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Delivery\Deliveries;
+use Jorvent\Platform\Links\GuestLinks;
+use Jorvent\Platform\Links\LinkPurpose;
 use Psr\Clock\ClockInterface;
 
 /** Calls an interview off: the hour is free again at once, every calendar is told, the link no longer opens. */
@@ -39,7 +40,7 @@ final readonly class Cancel
             $this->db->execute("UPDATE interview SET state = 'cancelled', sequence = sequence + 1 WHERE id = :id", ['id' => $id]);
             $seats = $this->db->rows('SELECT a.id, a.email, a.name FROM interview_seat s JOIN account a ON a.id = s.account_id WHERE s.interview_id = :id ORDER BY a.id', ['id' => $id]);
             $this->db->execute('UPDATE interview_seat SET during = NULL WHERE interview_id = :id', ['id' => $id]);
-            $this->links->revoke(GuestLinks::BOOK, $id);
+            $this->links->revoke(LinkPurpose::Book, $id);
             // what was not sent yet is not sent: neither the link nor an invitation
             $this->deliveries->drop('pick-time-'.$id.'-');
             $this->deliveries->drop('interview-'.$id.'-');

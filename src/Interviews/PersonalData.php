@@ -5,13 +5,16 @@ declare(strict_types=1);
 namespace Jorvent\Interviews;
 
 use Jorvent\Platform\Database\Db;
+use Jorvent\Platform\Database\Record;
+use Jorvent\Platform\Links\GuestLinks;
+use Jorvent\Platform\Links\LinkPurpose;
 use Jorvent\Privacy\HoldsPersonalData;
 use Jorvent\Privacy\Person;
 
 /** Interviews: when, with whom, and what interviewers wrote. */
 final readonly class PersonalData implements HoldsPersonalData
 {
-    public function __construct(private Db $db)
+    public function __construct(private Db $db, private GuestLinks $links)
     {
     }
 
@@ -23,10 +26,8 @@ final readonly class PersonalData implements HoldsPersonalData
             "UPDATE scorecard SET summary = '', ratings = (SELECT coalesce(jsonb_agg(x - 'evidence'), '[]') FROM jsonb_array_elements(ratings) x)
              WHERE interview_id IN (SELECT id FROM interview WHERE candidate_id = :id)", $of,
         );
-        $this->db->execute(
-            "UPDATE guest_link SET revoked_at = :now WHERE purpose = 'book' AND revoked_at IS NULL AND subject_id IN (SELECT id FROM interview WHERE candidate_id = :id)",
-            $of + ['now' => $person->now],
-        );
+        $interviews = $this->db->rows('SELECT id FROM interview WHERE candidate_id = :id', $of);
+        $this->links->revoke(LinkPurpose::Book, ...array_map(static fn (Record $interview): int => $interview->int('id'), $interviews));
 
         return [];
     }

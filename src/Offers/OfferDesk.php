@@ -6,7 +6,6 @@ namespace Jorvent\Offers;
 
 use Doctrine\DBAL\LockMode;
 use Doctrine\ORM\EntityManagerInterface;
-use Jorvent\Accounts\GuestLinks;
 use Jorvent\Activity\ActivityLog;
 use Jorvent\Core\Pay\Band;
 use Jorvent\Core\Pay\OfferTerms;
@@ -24,6 +23,8 @@ use Jorvent\Pipeline\StageVisits;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Delivery\Deliveries;
 use Jorvent\Platform\Files\FileStore;
+use Jorvent\Platform\Links\GuestLinks;
+use Jorvent\Platform\Links\LinkPurpose;
 use Jorvent\Requisitions\Approvals;
 use Jorvent\Requisitions\AskApproval;
 use Jorvent\Requisitions\Entity\Requisition;
@@ -108,7 +109,7 @@ final readonly class OfferDesk
                 $this->visits->enter($application->id, Stage::Offer);
             }
             $days = max(1, 1 + (int) $now->diff($offer->answerBy)->days);
-            $link = $this->links->mailed(GuestLinks::OFFER, $id, $days + 30);
+            $link = $this->links->mailed(LinkPurpose::Offer, $id, $days + 30);
             $this->mailing->toCandidate("offer-$id-v".$offer->version, $candidate, $requisition->id, $this->mailing->templateFor('offer', $candidate), ['link' => $link, 'answer_by' => $offer->answerBy->format('Y-m-d')]);
             $this->log->record('offer.sent', 'offer', $id, $requisition->id, $candidate, ['version' => $offer->version, 'letter' => $offer->letter]);
         });
@@ -122,7 +123,7 @@ final readonly class OfferDesk
             $wasSent = OfferState::Sent === $offer->state;
             $offer->withdraw($this->clock->now());
             $this->approvals->drop($requisition->id, $id);
-            $this->links->revoke(GuestLinks::OFFER, $id);
+            $this->links->revoke(LinkPurpose::Offer, $id);
             $this->deliveries->drop('offer-'.$id.'-v');
             if ($wasSent && $tell) {
                 $this->mailing->toCandidate("offer-$id-withdrawn", $candidate, $requisition->id, $this->mailing->templateFor('offer_withdrawn', $candidate));

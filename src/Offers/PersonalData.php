@@ -6,13 +6,15 @@ namespace Jorvent\Offers;
 
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
+use Jorvent\Platform\Links\GuestLinks;
+use Jorvent\Platform\Links\LinkPurpose;
 use Jorvent\Privacy\HoldsPersonalData;
 use Jorvent\Privacy\Person;
 
 /** Offers: what was offered, answered and signed. */
 final readonly class PersonalData implements HoldsPersonalData
 {
-    public function __construct(private Db $db)
+    public function __construct(private Db $db, private GuestLinks $links)
     {
     }
 
@@ -27,9 +29,8 @@ final readonly class PersonalData implements HoldsPersonalData
         $this->db->execute(
             "UPDATE offer SET decline_reason = NULL, signed_name = CASE WHEN signed_name IS NOT NULL THEN 'forgotten' END, signed_from = NULL, letter_sha256 = NULL WHERE $mine", $id,
         );
-        $this->db->execute(
-            "UPDATE guest_link SET revoked_at = :now WHERE purpose = 'offer' AND revoked_at IS NULL AND subject_id IN (SELECT id FROM offer WHERE $mine)", $id + ['now' => $person->now],
-        );
+        $offers = $this->db->rows("SELECT id FROM offer WHERE $mine", $id);
+        $this->links->revoke(LinkPurpose::Offer, ...array_map(static fn (Record $offer): int => $offer->int('id'), $offers));
 
         return array_map(static fn (Record $r): string => $r->str('sha256'), $letters);
     }

@@ -4,9 +4,10 @@ declare(strict_types=1);
 
 namespace Jorvent\People;
 
-use Jorvent\Accounts\GuestLinks;
 use Jorvent\Messages\Mailing;
 use Jorvent\Platform\Database\Db;
+use Jorvent\Platform\Links\GuestLinks;
+use Jorvent\Platform\Links\LinkPurpose;
 use Jorvent\Privacy\Holders;
 use Psr\Clock\ClockInterface;
 
@@ -24,7 +25,7 @@ final readonly class OwnData
     {
         $this->db->transaction(function () use ($candidate, $requisition, $way): void {
             $this->requests->ask($candidate, 'data', $way, $requisition);
-            $this->mailing->toCandidate('data-'.$candidate.'-'.$this->clock->now()->format('YmdH'), $candidate, $requisition, $this->mailing->templateFor('own_data', $candidate), ['link' => $this->links->mailed(GuestLinks::DATA, $candidate, self::DAYS)]);
+            $this->mailing->toCandidate('data-'.$candidate.'-'.$this->clock->now()->format('YmdH'), $candidate, $requisition, $this->mailing->templateFor('own_data', $candidate), ['link' => $this->links->mailed(LinkPurpose::Data, $candidate, self::DAYS)]);
             $this->requests->done($candidate, 'data');
         });
     }

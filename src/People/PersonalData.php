@@ -8,13 +8,15 @@ use Jorvent\Core\Retention\Ground;
 use Jorvent\People\Store\Postings;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
+use Jorvent\Platform\Links\GuestLinks;
+use Jorvent\Platform\Links\LinkPurpose;
 use Jorvent\Privacy\HoldsPersonalData;
 use Jorvent\Privacy\Person;
 
 /** The person, their resumes, and what is set and noted about them. */
 final readonly class PersonalData implements HoldsPersonalData
 {
-    public function __construct(private Db $db, private Postings $postings, private Retention $retention)
+    public function __construct(private Db $db, private Postings $postings, private Retention $retention, private GuestLinks $links)
     {
     }
 
@@ -34,7 +36,8 @@ final readonly class PersonalData implements HoldsPersonalData
         $this->db->execute('DELETE FROM tag WHERE NOT EXISTS (SELECT 1 FROM candidate_tag WHERE tag_id = tag.id)');
         $this->db->execute('DELETE FROM sourcing_place WHERE person = CAST(:id AS text)', $of);
         $this->db->execute("UPDATE colleague SET like_id = NULL, likeness = NULL, reasons = '[]' WHERE like_id = :id", $of);
-        $this->db->execute("UPDATE guest_link SET revoked_at = :now WHERE purpose IN ('data', 'keep') AND revoked_at IS NULL AND subject_id = :id", $of + ['now' => $person->now]);
+        $this->links->revoke(LinkPurpose::Data, $person->id);
+        $this->links->revoke(LinkPurpose::Keep, $person->id);
         $this->db->execute(
             "UPDATE candidate SET name = 'Someone forgotten', email = NULL, phone = NULL, city = NULL, headline = '', years = NULL, pay_expected = NULL, pay_current = NULL, outside_ref = NULL,
                 colleague = NULL, employer = NULL, employer_folded = NULL, contact_barred_note = '', keep_until = NULL, keep_admin_asked_at = NULL, notice_days = NULL, first_day = NULL, permits = '{}',

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Jorvent\People;
 
-use Jorvent\Accounts\GuestLinks;
 use Jorvent\Activity\ActivityLog;
 use Jorvent\Core\Retention\Asked;
 use Jorvent\Core\Retention\Ground;
@@ -14,6 +13,8 @@ use Jorvent\Core\Retention\Rules;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
+use Jorvent\Platform\Links\GuestLinks;
+use Jorvent\Platform\Links\LinkPurpose;
 use Psr\Clock\ClockInterface;
 
 /** Why each person's data is kept and until when, read from what it came by; and their word on keeping it for longer. */
@@ -100,7 +101,7 @@ final readonly class Retention
                 throw Refused::because('missing');
             }
             $this->write([$candidate]);
-            $this->links->revoke(GuestLinks::KEEP, $candidate);
+            $this->links->revoke(LinkPurpose::Keep, $candidate);
             $this->log->record('candidate.kept_longer', 'candidate', $candidate, null, $candidate);
         });
     }

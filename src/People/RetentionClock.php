@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Jorvent\People;
 
-use Jorvent\Accounts\GuestLinks;
 use Jorvent\Activity\ActivityLog;
 use Jorvent\Core\Retention\Keeping;
 use Jorvent\Core\Retention\Step;
@@ -12,6 +11,8 @@ use Jorvent\Core\Shared\Refused;
 use Jorvent\Messages\Mailing;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
+use Jorvent\Platform\Links\GuestLinks;
+use Jorvent\Platform\Links\LinkPurpose;
 use Jorvent\Privacy\Holders;
 use Psr\Clock\ClockInterface;
 use Psr\Log\LoggerInterface;
@@ -83,7 +84,7 @@ final readonly class RetentionClock
                 return;
             }
             $last = max($until, $now->setTime(0, 0)->modify('+'.Keeping::GRACE_DAYS.' days'));
-            $this->mailing->toCandidate('keep-'.$candidate.'-'.$until->format('Ymd'), $candidate, null, $this->mailing->templateFor('keep_ask', $candidate), ['day' => $last->format('Y-m-d'), 'months' => (string) $this->retention->rules()->future, 'link' => $this->links->mailed(GuestLinks::KEEP, $candidate, self::LINK_DAYS)]);
+            $this->mailing->toCandidate('keep-'.$candidate.'-'.$until->format('Ymd'), $candidate, null, $this->mailing->templateFor('keep_ask', $candidate), ['day' => $last->format('Y-m-d'), 'months' => (string) $this->retention->rules()->future, 'link' => $this->links->mailed(LinkPurpose::Keep, $candidate, self::LINK_DAYS)]);
             $this->log->record('candidate.asked_to_stay', 'candidate', $candidate, null, $candidate, ['until' => $until->format('Y-m-d')]);
         });
     }

@@ -4,10 +4,11 @@ declare(strict_types=1);
 
 namespace Jorvent\People;
 
-use Jorvent\Accounts\GuestLinks;
 use Jorvent\Activity\ActivityLog;
 use Jorvent\Messages\Mailing;
 use Jorvent\Platform\Database\Db;
+use Jorvent\Platform\Links\GuestLinks;
+use Jorvent\Platform\Links\LinkPurpose;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\Scheduler\Attribute\AsPeriodicTask;
 
@@ -42,7 +43,7 @@ final readonly class TellSourced
             $this->retention->write([$candidate]);
         }
         $until = $this->db->row('SELECT keep_until FROM candidate WHERE id = :id', ['id' => $candidate])?->strOrNull('keep_until');
-        $this->mailing->toCandidate('tell-'.$candidate, $candidate, null, $this->mailing->templateFor('sourced_tell', $candidate), ['source' => ucfirst($row->str('source')), 'day' => $until ?? '–', 'link' => $this->links->mailed(GuestLinks::KEEP, $candidate, self::LINK_DAYS)]);
+        $this->mailing->toCandidate('tell-'.$candidate, $candidate, null, $this->mailing->templateFor('sourced_tell', $candidate), ['source' => ucfirst($row->str('source')), 'day' => $until ?? '–', 'link' => $this->links->mailed(LinkPurpose::Keep, $candidate, self::LINK_DAYS)]);
         $this->db->execute('UPDATE candidate SET tell_by = NULL WHERE id = :id', ['id' => $candidate]);
         $this->log->record('candidate.told', 'candidate', $candidate, null, $candidate, ['source' => $row->str('source')]);
     }

@@ -5,13 +5,16 @@ declare(strict_types=1);
 namespace Jorvent\Pipeline;
 
 use Jorvent\Platform\Database\Db;
+use Jorvent\Platform\Database\Record;
+use Jorvent\Platform\Links\GuestLinks;
+use Jorvent\Platform\Links\LinkPurpose;
 use Jorvent\Privacy\HoldsPersonalData;
 use Jorvent\Privacy\Person;
 
 /** Applications: how they came, what they answered, where they stand. */
 final readonly class PersonalData implements HoldsPersonalData
 {
-    public function __construct(private Db $db)
+    public function __construct(private Db $db, private GuestLinks $links)
     {
     }
 
@@ -26,10 +29,12 @@ final readonly class PersonalData implements HoldsPersonalData
         );
         $this->db->execute("UPDATE shortlist_entry SET comment = '' WHERE $mine", $of);
         $this->db->execute("UPDATE hire SET fell_through_reason = CASE WHEN fell_through_reason IS NOT NULL THEN 'forgotten' END WHERE $mine", $of);
-        $this->db->execute(
-            "UPDATE guest_link SET revoked_at = :now WHERE purpose IN ('status', 'confirm') AND revoked_at IS NULL AND subject_id IN (SELECT id FROM application WHERE candidate_id = :id)",
-            $of + ['now' => $person->now],
+        $applications = array_map(
+            static fn (Record $application): int => $application->int('id'),
+            $this->db->rows('SELECT id FROM application WHERE candidate_id = :id', $of),
         );
+        $this->links->revoke(LinkPurpose::Status, ...$applications);
+        $this->links->revoke(LinkPurpose::Confirm, ...$applications);
 
         return [];
     }

@@ -5,12 +5,13 @@ declare(strict_types=1);
 namespace Jorvent\Pipeline;
 
 use Doctrine\ORM\EntityManagerInterface;
-use Jorvent\Accounts\GuestLinks;
 use Jorvent\Activity\ActivityLog;
 use Jorvent\Core\Resume\Blind;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
+use Jorvent\Platform\Links\GuestLinks;
+use Jorvent\Platform\Links\LinkPurpose;
 use Jorvent\Requisitions\Entity\Requisition;
 use Psr\Clock\ClockInterface;
 
@@ -52,7 +53,7 @@ final readonly class Shortlists
                 $this->log->record('shortlist.shared', 'shortlist', $id, $requisitionId, $candidate);
             }
 
-            return $this->links->issue(GuestLinks::REVIEW, $id, self::DAYS);
+            return $this->links->issue(LinkPurpose::Review, $id, self::DAYS);
         });
     }
 
@@ -73,7 +74,7 @@ final readonly class Shortlists
             if (0 === $this->db->int('SELECT count(*) FROM shortlist WHERE id = :s AND requisition_id = :r', ['s' => $shortlist, 'r' => $requisition])) {
                 throw Refused::because('missing');
             }
-            $this->links->revoke(GuestLinks::REVIEW, $shortlist);
+            $this->links->revoke(LinkPurpose::Review, $shortlist);
             $this->log->record('shortlist.revoked', 'shortlist', $shortlist, $requisition);
         });
     }

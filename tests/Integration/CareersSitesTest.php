@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Jorvent\Tests\Integration;
 
-use Jorvent\Accounts\GuestLinks;
 use Jorvent\Careers\Alerts;
 use Jorvent\Careers\ApplyDrafts;
 use Jorvent\Careers\Consent;
@@ -14,6 +13,8 @@ use Jorvent\Core\Careers\Colours;
 use Jorvent\Core\Shared\Money;
 use Jorvent\Organisation\Brands;
 use Jorvent\Platform\Files\FileStore;
+use Jorvent\Platform\Links\GuestLinks;
+use Jorvent\Platform\Links\LinkPurpose;
 use Jorvent\Tests\Support\DatabaseTest;
 use PHPUnit\Framework\Attributes\CoversNothing;
 use Symfony\Component\HttpFoundation\File\UploadedFile;
@@ -226,7 +227,7 @@ final class CareersSitesTest extends DatabaseTest
         $alerts->keepInMind(strtoupper($known->str('email')), ['name' => 'Same Person', 'phone' => '', 'city' => '', 'consent' => '1'], [], null, 'nb', $brand);
         $alerts->keepInMind('gone@post.example', ['name' => 'Gone Soon', 'phone' => '', 'city' => '', 'consent' => '1'], [], null, 'nb', $brand);
         $alert = $this->int('SELECT id FROM opening_alert WHERE lower(email) = lower(:e)', ['e' => $known->str('email')]);
-        $key = basename($this->get(GuestLinks::class)->issue(GuestLinks::ALERT, $alert, 3));
+        $key = basename($this->get(GuestLinks::class)->issue(LinkPurpose::Alert, $alert, 3));
         $alerts->confirm($key);
         self::assertSame($before, $this->int('SELECT count(*) FROM candidate'), 'no second one');
         $this->clock()->moveTo($this->clock()->now()->modify('+73 hours'));
@@ -314,7 +315,7 @@ final class CareersSitesTest extends DatabaseTest
         };
         $answers = array_map(static fn (int $i): int => $status('/l/status/'.rtrim(strtr(base64_encode(random_bytes(24)), '+/', '-_'), '=')), range(1, 62));
         self::assertSame([410, 429], [$answers[0], $answers[61]]);
-        $real = (string) parse_url($this->get(GuestLinks::class)->issue('status', $this->int('SELECT min(id) FROM application'), 3), \PHP_URL_PATH);
+        $real = (string) parse_url($this->get(GuestLinks::class)->issue(LinkPurpose::Status, $this->int('SELECT min(id) FROM application'), 3), \PHP_URL_PATH);
         self::assertSame(429, $status($real), 'a hit is not told from a miss');
         self::assertSame(200, $status('/careers?lang=en'), 'the site itself goes on');
         $this->client->setServerParameter('REMOTE_ADDR', '10.9.8.7');

@@ -4,13 +4,14 @@ declare(strict_types=1);
 
 namespace Jorvent\Tests\Integration;
 
-use Jorvent\Accounts\GuestLinks;
 use Jorvent\Adverts\AdvertDesk;
 use Jorvent\Adverts\AdvertTexts;
 use Jorvent\Careers\Alerts;
 use Jorvent\Careers\Web\ShortMemory;
 use Jorvent\People\Erase;
 use Jorvent\Platform\Files\FileStore;
+use Jorvent\Platform\Links\GuestLinks;
+use Jorvent\Platform\Links\LinkPurpose;
 use Jorvent\Tests\Support\DatabaseTest;
 use PHPUnit\Framework\Attributes\CoversNothing;
 use Symfony\Component\BrowserKit\Cookie;
@@ -246,7 +247,7 @@ final class CareersTest extends DatabaseTest
         $row = $this->db()->row("SELECT p.id, p.candidate_id, c.name, c.email FROM application p JOIN candidate c ON c.id = p.candidate_id JOIN requisition r ON r.id = p.requisition_id WHERE r.number = 2201 AND p.state = 'active' AND p.stage = 'screening' AND c.email IS NOT NULL ORDER BY p.id LIMIT 1");
         self::assertNotNull($row);
         [$id, $name, $email] = [$row->int('candidate_id'), $row->str('name'), $row->str('email')];
-        $path = (string) parse_url($this->get(GuestLinks::class)->issue(GuestLinks::STATUS, $row->int('id'), 30), \PHP_URL_PATH);
+        $path = (string) parse_url($this->get(GuestLinks::class)->issue(LinkPurpose::Status, $row->int('id'), 30), \PHP_URL_PATH);
         $do = function (array $fields, array $files = []) use ($path): void {
             $token = $this->client->request('GET', $path)->filter('input[name=_token]')->first()->attr('value');
             $this->client->request('POST', $path, ['_token' => $token] + $fields, $files, ['HTTP_ORIGIN' => 'http://localhost']);

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Jorvent\Tests\Integration;
 
-use Jorvent\Accounts\GuestLinks;
 use Jorvent\Activity\ActivityLog;
 use Jorvent\Careers\Apply;
 use Jorvent\Careers\ApplyDrafts;
@@ -13,6 +12,8 @@ use Jorvent\Messages\Mailing;
 use Jorvent\People\Erase;
 use Jorvent\People\ReadResume;
 use Jorvent\Platform\Files\FileStore;
+use Jorvent\Platform\Links\GuestLinks;
+use Jorvent\Platform\Links\LinkPurpose;
 use Jorvent\Privacy\Holders;
 use Jorvent\Tests\Support\DatabaseTest;
 use PHPUnit\Framework\Attributes\CoversClass;
@@ -84,7 +85,7 @@ final class ErasedEverywhereTest extends DatabaseTest
         $solveig = $this->as('Solveig Aune')->id;
         $this->get(ActivityLog::class)->record('candidate.tagged', 'candidate', $person, $requisition, $person, ['reason' => self::VALUES['reason'], 'tag' => self::VALUES['words']]);
         $this->get(Mailing::class)->toStaff('about-'.$person, $solveig, 'About '.self::VALUES['name'], self::VALUES['name'].' '.self::VALUES['reason'], $requisition, about: $person);
-        $this->get(GuestLinks::class)->issue(GuestLinks::DATA, $person, 30);
+        $this->get(GuestLinks::class)->issue(LinkPurpose::Data, $person, 30);
         $this->deliverAll();
 
         return $person;

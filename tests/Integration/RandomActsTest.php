@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Jorvent\Tests\Integration;
 
-use Jorvent\Accounts\GuestLinks;
 use Jorvent\Core\Pay\OfferTerms;
 use Jorvent\Core\Shared\Money;
 use Jorvent\Core\Shared\Refused;
@@ -20,6 +19,7 @@ use Jorvent\Pipeline\CloseOut;
 use Jorvent\Pipeline\MoveApplications;
 use Jorvent\Pipeline\Situations;
 use Jorvent\Pipeline\WithdrawApplication;
+use Jorvent\Platform\Links\LinkPurpose;
 use Jorvent\Tests\Support\DatabaseTest;
 use PHPUnit\Framework\Attributes\CoversClass;
 use Random\Engine\Mt19937;
@@ -168,8 +168,8 @@ final class RandomActsTest extends DatabaseTest
             'a hire without a signature' => "SELECT count(*) FROM application p WHERE p.requisition_id = :r AND p.state = 'hired' AND NOT EXISTS (SELECT 1 FROM hire h WHERE h.application_id = p.id)",
             'a signature of who is not hired' => "SELECT count(*) FROM offer o JOIN application p ON p.id = o.application_id WHERE p.requisition_id = :r AND o.state = 'accepted' AND p.state <> 'hired' AND o.id > :known",
             'two hires of one' => 'SELECT count(*) FROM (SELECT h.application_id FROM hire h JOIN application p ON p.id = h.application_id WHERE p.requisition_id = :r GROUP BY 1 HAVING count(*) > 1) x',
-            'a live link to an offer that is over' => "SELECT count(*) FROM guest_link l JOIN offer o ON o.id = l.subject_id JOIN application p ON p.id = o.application_id WHERE p.requisition_id = :r AND l.purpose = '".GuestLinks::OFFER."' AND l.revoked_at IS NULL AND o.state = 'withdrawn'",
-            'a live link to pick a time that is over' => "SELECT count(*) FROM guest_link l JOIN interview i ON i.id = l.subject_id JOIN application p ON p.id = i.application_id WHERE p.requisition_id = :r AND l.purpose = '".GuestLinks::BOOK."' AND l.revoked_at IS NULL AND i.state = 'cancelled'",
+            'a live link to an offer that is over' => "SELECT count(*) FROM guest_link l JOIN offer o ON o.id = l.subject_id JOIN application p ON p.id = o.application_id WHERE p.requisition_id = :r AND l.purpose = '".LinkPurpose::Offer->value."' AND l.revoked_at IS NULL AND o.state = 'withdrawn'",
+            'a live link to pick a time that is over' => "SELECT count(*) FROM guest_link l JOIN interview i ON i.id = l.subject_id JOIN application p ON p.id = i.application_id WHERE p.requisition_id = :r AND l.purpose = '".LinkPurpose::Book->value."' AND l.revoked_at IS NULL AND i.state = 'cancelled'",
             'a mail with such a link still waiting' => "SELECT count(*) FROM delivery b JOIN application p ON p.candidate_id = b.candidate_id AND p.requisition_id = b.requisition_id WHERE p.requisition_id = :r AND b.state = 'waiting' AND p.state IN ('closed', 'withdrawn') AND (b.key LIKE 'pick-time-%' OR b.key LIKE 'offer-%-v%')",
         ];
         foreach ($never as $what => $sql) {

@@ -6,8 +6,9 @@ namespace Jorvent\Tests\Integration;
 
 use Jorvent\Accounts\Access\Permission;
 use Jorvent\Accounts\Access\RequestIds;
-use Jorvent\Accounts\GuestLinks;
 use Jorvent\Careers\ApplyDrafts;
+use Jorvent\Platform\Links\GuestLinks;
+use Jorvent\Platform\Links\LinkPurpose;
 use Jorvent\Platform\Web\Gate;
 use Jorvent\Tests\Support\Controllers;
 use Jorvent\Tests\Support\DatabaseTest;
@@ -127,8 +128,8 @@ final class RequestsTest extends DatabaseTest
     private function opened(string $name): array
     {
         $links = [
-            'guest_offer' => [GuestLinks::OFFER, $this->own('offer')], 'guest_status' => [GuestLinks::STATUS, $this->own('application')],
-            'guest_keep' => [GuestLinks::KEEP, $this->own('candidate')],
+            'guest_offer' => [LinkPurpose::Offer, $this->own('offer')], 'guest_status' => [LinkPurpose::Status, $this->own('application')],
+            'guest_keep' => [LinkPurpose::Keep, $this->own('candidate')],
         ];
         if (isset($links[$name])) {
             $address = $this->get(GuestLinks::class)->issue($links[$name][0], (int) $links[$name][1], 3);

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Jorvent\Tests\Integration;
 
 use Jorvent\Accounts\ForgottenPassword;
-use Jorvent\Accounts\GuestLinks;
 use Jorvent\Careers\Alerts;
 use Jorvent\Careers\ApplyDrafts;
 use Jorvent\Careers\FinishLater;
@@ -15,6 +14,8 @@ use Jorvent\Interviews\Arrange;
 use Jorvent\Organisation\Brands;
 use Jorvent\People\OwnData;
 use Jorvent\Platform\Delivery\Deliveries;
+use Jorvent\Platform\Links\GuestLinks;
+use Jorvent\Platform\Links\LinkPurpose;
 use Jorvent\Platform\Security\Secret;
 use Jorvent\Tests\Support\DatabaseTest;
 use PHPUnit\Framework\Attributes\CoversClass;
@@ -52,12 +53,12 @@ final class SecretsTest extends DatabaseTest
         }
         $id = $this->int("SELECT id FROM delivery WHERE key LIKE 'password-%' ORDER BY id DESC LIMIT 1");
         $this->db()->execute("UPDATE delivery SET state = 'failed' WHERE id = :id", ['id' => $id]);
-        $links = $this->int('SELECT count(*) FROM guest_link WHERE revoked_at IS NULL AND purpose = :p AND subject_id = :a', ['p' => GuestLinks::PASSWORD, 'a' => $account->id]);
+        $links = $this->int('SELECT count(*) FROM guest_link WHERE revoked_at IS NULL AND purpose = :p AND subject_id = :a', ['p' => LinkPurpose::Password->value, 'a' => $account->id]);
         self::assertTrue($this->get(Deliveries::class)->tryAgain($id));
         $this->deliverAll(1);
         self::assertSame(1, preg_match('#/password/([\w-]+)#', self::mailbox($account->email)[0]['text'], $m));
-        self::assertNotNull($this->get(GuestLinks::class)->open(GuestLinks::PASSWORD, $m[1]));
-        self::assertSame([1, 1], [$links, $this->int('SELECT count(*) FROM guest_link WHERE revoked_at IS NULL AND purpose = :p AND subject_id = :a', ['p' => GuestLinks::PASSWORD, 'a' => $account->id])]);
+        self::assertNotNull($this->get(GuestLinks::class)->open(LinkPurpose::Password, $m[1]));
+        self::assertSame([1, 1], [$links, $this->int('SELECT count(*) FROM guest_link WHERE revoked_at IS NULL AND purpose = :p AND subject_id = :a', ['p' => LinkPurpose::Password->value, 'a' => $account->id])]);
     }
 
     public function testTwoMailsOfAKindInOneSecondBothGo(): void

@@ -4,13 +4,14 @@ declare(strict_types=1);
 
 namespace Jorvent\Tests\Integration;
 
-use Jorvent\Accounts\GuestLinks;
 use Jorvent\Core\Pay\OfferTerms;
 use Jorvent\Core\Shared\Money;
 use Jorvent\Core\Workflow\HiringAct;
 use Jorvent\Offers\OfferDesk;
 use Jorvent\Offers\SigningNames;
 use Jorvent\Pipeline\WithdrawApplication;
+use Jorvent\Platform\Links\GuestLinks;
+use Jorvent\Platform\Links\LinkPurpose;
 use Jorvent\Tests\Support\DatabaseTest;
 use PHPUnit\Framework\Attributes\CoversClass;
 
@@ -147,6 +148,6 @@ final class StatesTest extends DatabaseTest
         $desk->send($offer);
         $this->client->getCookieJar()->clear();
 
-        return [$row->int('id'), $offer, (string) parse_url($this->get(GuestLinks::class)->issue(GuestLinks::OFFER, $offer, 30), \PHP_URL_PATH)];
+        return [$row->int('id'), $offer, (string) parse_url($this->get(GuestLinks::class)->issue(LinkPurpose::Offer, $offer, 30), \PHP_URL_PATH)];
     }
 }

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Jorvent\Tests\Integration;
 
-use Jorvent\Accounts\GuestLinks;
 use Jorvent\Accounts\Staff;
 use Jorvent\Careers\Apply;
 use Jorvent\Careers\ApplyDrafts;
@@ -22,6 +21,8 @@ use Jorvent\Pipeline\DecideKnockOut;
 use Jorvent\Pipeline\KeepCandidate;
 use Jorvent\Pipeline\MoveApplications;
 use Jorvent\Pipeline\UndoSteps;
+use Jorvent\Platform\Links\GuestLinks;
+use Jorvent\Platform\Links\LinkPurpose;
 use Jorvent\Requisitions\AskApproval;
 use Jorvent\Requisitions\DecideBrief;
 use Jorvent\Requisitions\ExchangeRates;
@@ -231,15 +232,15 @@ final class UseCasesTest extends DatabaseTest
     public function testGuestLinksOpenOneThingAndNoLonger(): void
     {
         $links = $this->get(GuestLinks::class);
-        $secret = basename($links->issue(GuestLinks::STATUS, 5, 3));
-        self::assertSame(5, $links->open(GuestLinks::STATUS, $secret)?->subject);
-        self::assertNull($links->open(GuestLinks::OFFER, $secret), 'not for another purpose');
-        self::assertNull($links->open(GuestLinks::STATUS, $secret.'x'));
+        $secret = basename($links->issue(LinkPurpose::Status, 5, 3));
+        self::assertSame(5, $links->open(LinkPurpose::Status, $secret)?->subject);
+        self::assertNull($links->open(LinkPurpose::Offer, $secret), 'not for another purpose');
+        self::assertNull($links->open(LinkPurpose::Status, $secret.'x'));
         self::assertSame(0, $this->int('SELECT count(*) FROM guest_link WHERE secret_sha256 = :s', ['s' => $secret]), 'the secret itself is not stored');
         $this->clock()->moveTo($this->clock()->now()->modify('+4 days'));
-        self::assertNull($links->open(GuestLinks::STATUS, $secret), 'expired');
-        $other = basename($links->issue(GuestLinks::BOOK, 7, 3));
-        self::assertSame(1, $links->revoke(GuestLinks::BOOK, 7));
+        self::assertNull($links->open(LinkPurpose::Status, $secret), 'expired');
+        $other = basename($links->issue(LinkPurpose::Book, 7, 3));
+        self::assertSame(1, $links->revoke(LinkPurpose::Book, 7));
         $this->client->request('GET', '/l/book/'.$other);
         self::assertSame(410, $this->client->getResponse()->getStatusCode());
         self::assertStringContainsString('does not open anything any more', (string) $this->client->getResponse()->getContent());

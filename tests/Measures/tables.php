@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 // Which module keeps which table. A table that is not here makes TablesTest fail.
 return [
-    'Accounts' => ['account', 'account_grant', 'delegation', 'factor_reset', 'guest_link', 'second_factor', 'session'],
+    'Accounts' => ['account', 'account_grant', 'delegation', 'factor_reset', 'second_factor', 'session'],
     'Activity' => ['activity', 'activity_chain', 'activity_head', 'personal_value'],
     'Adverts' => ['advert_text', 'board', 'posting', 'spend'],
     'Careers' => [
@@ -28,7 +28,7 @@ return [
         'tombstone',
     ],
     'Pipeline' => ['application', 'shortlist', 'shortlist_entry', 'stage_visit', 'undo_step', 'verdict'],
-    'Platform' => ['counted_try', 'delivery', 'heartbeat', 'import', 'import_mapping', 'list_setting', 'message', 'migration'],
+    'Platform' => ['counted_try', 'delivery', 'guest_link', 'heartbeat', 'import', 'import_mapping', 'list_setting', 'message', 'migration'],
     'Requisitions' => [
         'approval', 'approval_question', 'approval_rule', 'brief_field_rule', 'brief_version', 'exchange_rate',
         'job_family', 'no_current_pay', 'outside_count', 'presence', 'public_holiday', 'requisition',

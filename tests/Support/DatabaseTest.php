@@ -6,14 +6,15 @@ namespace Jorvent\Tests\Support;
 
 use Jorvent\Accounts\Entity\Account;
 use Jorvent\Accounts\FirstAdmin;
-use Jorvent\Accounts\GuestLink;
-use Jorvent\Accounts\GuestLinks;
 use Jorvent\Core\Shared\Refusal;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Offers\SigningCodes;
 use Jorvent\Platform\Clock\AdjustableClock;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Delivery\SealedSecrets;
+use Jorvent\Platform\Links\Entity\GuestLink;
+use Jorvent\Platform\Links\GuestLinks;
+use Jorvent\Platform\Links\LinkPurpose;
 use Symfony\Bundle\FrameworkBundle\KernelBrowser;
 use Symfony\Bundle\FrameworkBundle\Test\WebTestCase;
 
@@ -162,7 +163,7 @@ abstract class DatabaseTest extends WebTestCase
     protected function firstLink(): GuestLink
     {
         $address = (string) $this->get(FirstAdmin::class)->link();
-        $link = $this->get(GuestLinks::class)->open(GuestLinks::FIRST_ADMIN, substr($address, (int) strrpos($address, '/') + 1));
+        $link = $this->get(GuestLinks::class)->open(LinkPurpose::FirstAdmin, substr($address, (int) strrpos($address, '/') + 1));
         self::assertNotNull($link);
 
         return $link;

@@ -8,9 +8,10 @@ use Doctrine\ORM\EntityManagerInterface;
 use Jorvent\Accounts\Entity\Account;
 use Jorvent\Accounts\FirstAdmin;
 use Jorvent\Accounts\ForgottenPassword;
-use Jorvent\Accounts\GuestLinks;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Platform\Database\Db;
+use Jorvent\Platform\Links\GuestLinks;
+use Jorvent\Platform\Links\LinkPurpose;
 use Jorvent\Platform\Web\CsrfCheck;
 use Jorvent\Platform\Web\Errors;
 use Jorvent\Platform\Web\Input;
@@ -95,7 +96,7 @@ final class SignInPage extends Page
     #[Route('/password/{secret}', name: 'password', defaults: self::NO_SESSION, methods: ['GET', 'POST'])]
     public function password(string $secret, Request $request, GuestLinks $links, ForgottenPassword $forgotten): Response
     {
-        $link = $links->open(GuestLinks::PASSWORD, $secret);
+        $link = $links->open(LinkPurpose::Password, $secret);
         if (null === $link) {
             return $this->render('public/gone.html.twig', [], new Response(status: 410));
         }
@@ -122,7 +123,7 @@ final class SignInPage extends Page
     #[Route('/first-admin/{secret}', name: 'first_admin_link', defaults: self::NO_SESSION, methods: ['GET', 'POST'])]
     public function firstAdmin(string $secret, Request $request, FirstAdmin $first, GuestLinks $links): Response
     {
-        $link = $links->open(GuestLinks::FIRST_ADMIN, $secret);
+        $link = $links->open(LinkPurpose::FirstAdmin, $secret);
         if (null === $link) {
             return $this->render('public/gone.html.twig', [], new Response(status: 410));
         }

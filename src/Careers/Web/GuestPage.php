@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace Jorvent\Careers\Web;
 
-use Jorvent\Accounts\GuestLink;
-use Jorvent\Accounts\GuestLinks;
 use Jorvent\Careers\AddFile;
 use Jorvent\Careers\ConfirmAddress;
 use Jorvent\Careers\Referrals;
@@ -23,6 +21,9 @@ use Jorvent\People\Retention;
 use Jorvent\Pipeline\WithdrawApplication;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Files\FileStore;
+use Jorvent\Platform\Links\Entity\GuestLink;
+use Jorvent\Platform\Links\GuestLinks;
+use Jorvent\Platform\Links\LinkPurpose;
 use Jorvent\Platform\Web\Errors;
 use Jorvent\Platform\Web\Input;
 use Jorvent\Platform\Web\OpenDoor;
@@ -43,7 +44,7 @@ final class GuestPage extends PublicPage
     #[Route('/l/book/{secret}', name: 'guest_book', defaults: ['_csrf' => 'public'], methods: ['GET', 'POST'])]
     public function book(string $secret, Request $request, Book $book): Response
     {
-        $link = $this->links->open(GuestLinks::BOOK, $secret);
+        $link = $this->links->open(LinkPurpose::Book, $secret);
         $row = null === $link ? null : $this->db->row("SELECT i.id, i.state, i.minutes, i.place, lower(i.during) AS starts, c.zone, c.locale, r.title, r.unit_id, (SELECT string_agg(a.name, ', ' ORDER BY a.name) FROM interview_seat t JOIN account a ON a.id = t.account_id WHERE t.interview_id = i.id) AS seats FROM interview i JOIN candidate c ON c.id = i.candidate_id JOIN application p ON p.id = i.application_id JOIN requisition r ON r.id = p.requisition_id WHERE i.id = :id", ['id' => $link->subject]);
         if (null === $row || 'cancelled' === $row->str('state')) {
             return $this->gone($request);
@@ -75,7 +76,7 @@ final class GuestPage extends PublicPage
     #[Route('/l/offer/{secret}', name: 'guest_offer', defaults: ['_csrf' => 'public'], methods: ['GET', 'POST'])]
     public function offer(string $secret, Request $request, AnswerOffer $answer, SigningNames $names, SigningCodes $codes): Response
     {
-        $link = $this->links->open(GuestLinks::OFFER, $secret);
+        $link = $this->links->open(LinkPurpose::Offer, $secret);
         $row = null === $link ? null : $this->offerOf($link);
         if (null === $row) {
             return $this->gone($request);
@@ -111,7 +112,7 @@ final class GuestPage extends PublicPage
     #[Route('/l/offer/{secret}/letter.pdf', name: 'guest_letter', methods: ['GET'])]
     public function letter(string $secret, Request $request, FileStore $files): Response
     {
-        $link = $this->links->open(GuestLinks::OFFER, $secret);
+        $link = $this->links->open(LinkPurpose::Offer, $secret);
         $row = null === $link ? null : $this->offerOf($link);
         if (null === $row || null === $row->strOrNull('letter_sha256')) {
             return $this->gone($request);
@@ -124,7 +125,7 @@ final class GuestPage extends PublicPage
     #[Route('/l/confirm/{secret}', name: 'guest_confirm', defaults: ['_csrf' => 'public'], methods: ['GET', 'POST'])]
     public function confirm(string $secret, Request $request, ConfirmAddress $confirm): Response
     {
-        $link = $this->links->open(GuestLinks::CONFIRM, $secret);
+        $link = $this->links->open(LinkPurpose::Confirm, $secret);
         $row = null === $link ? null : $this->db->row('SELECT p.id, c.locale, r.title, r.unit_id, s.city FROM application p JOIN candidate c ON c.id = p.candidate_id JOIN requisition r ON r.id = p.requisition_id JOIN site s ON s.id = r.site_id WHERE p.id = :id', ['id' => $link->subject]);
         if (null === $link || null === $row) {
             return $this->gone($request);
@@ -145,7 +146,7 @@ final class GuestPage extends PublicPage
     #[Route('/l/status/{secret}', name: 'guest_status', defaults: ['_csrf' => 'public'], methods: ['GET', 'POST'])]
     public function status(string $secret, Request $request, WithdrawApplication $withdraw, AddFile $add, Upload $upload, DataRequests $requests, OwnData $data): Response
     {
-        $link = $this->links->open(GuestLinks::STATUS, $secret);
+        $link = $this->links->open(LinkPurpose::Status, $secret);
         $row = null === $link ? null : $this->db->row("SELECT p.id, p.candidate_id, p.requisition_id, p.stage, p.state, p.applied_at, (SELECT asked_at FROM data_request WHERE candidate_id = c.id AND kind = 'forget' AND done_at IS NULL) AS forget_asked_at, (SELECT count(*) FROM resume WHERE candidate_id = c.id) AS files, c.locale, c.zone, r.title, r.unit_id, s.city, (SELECT min(lower(i.during)) FROM interview i WHERE i.application_id = p.id AND i.state = 'booked' AND lower(i.during) > :now) AS interview_at FROM application p JOIN candidate c ON c.id = p.candidate_id JOIN requisition r ON r.id = p.requisition_id JOIN site s ON s.id = r.site_id WHERE p.id = :id", ['id' => $link->subject, 'now' => $this->clock->now()]);
         if (null === $row) {
             return $this->gone($request);
@@ -174,7 +175,7 @@ final class GuestPage extends PublicPage
     #[Route('/l/data/{secret}', name: 'guest_data', methods: ['GET'])]
     public function data(string $secret, Request $request, OwnData $data): Response
     {
-        $link = $this->links->open(GuestLinks::DATA, $secret);
+        $link = $this->links->open(LinkPurpose::Data, $secret);
         if (null === $link) {
             return $this->gone($request);
         }
@@ -186,7 +187,7 @@ final class GuestPage extends PublicPage
     #[Route('/l/keep/{secret}', name: 'guest_keep', defaults: ['_csrf' => 'public'], methods: ['GET', 'POST'])]
     public function keep(string $secret, Request $request, Retention $retention, Erase $erase): Response
     {
-        $link = $this->links->open(GuestLinks::KEEP, $secret);
+        $link = $this->links->open(LinkPurpose::Keep, $secret);
         $row = null === $link ? null : $this->db->row('SELECT id, name, locale, greatest(keep_until, CAST(keep_asked_at AS date) + CAST(:grace AS int)) AS keep_until FROM candidate WHERE id = :id AND erased_at IS NULL', ['id' => $link->subject, 'grace' => Keeping::GRACE_DAYS]);
         if (null === $link || null === $row) {
             return $this->gone($request);
@@ -214,7 +215,7 @@ final class GuestPage extends PublicPage
     #[Route('/l/referral/{secret}', name: 'guest_referral', methods: ['GET'])]
     public function referral(string $secret, Request $request, Referrals $referrals): Response
     {
-        $link = $this->links->open(GuestLinks::REFERRAL, $secret);
+        $link = $this->links->open(LinkPurpose::Referral, $secret);
         $row = null === $link ? null : $referrals->seen($link->subject);
         if (null === $row) {
             return $this->gone($request);

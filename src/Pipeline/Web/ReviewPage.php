@@ -6,10 +6,11 @@ namespace Jorvent\Pipeline\Web;
 
 use Jorvent\Accounts\Access\Permission;
 use Jorvent\Accounts\Access\Subject;
-use Jorvent\Accounts\GuestLinks;
 use Jorvent\Careers\Web\PublicPage;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Pipeline\Shortlists;
+use Jorvent\Platform\Links\GuestLinks;
+use Jorvent\Platform\Links\LinkPurpose;
 use Jorvent\Platform\Web\Errors;
 use Jorvent\Platform\Web\Gate;
 use Jorvent\Platform\Web\Input;
@@ -48,7 +49,7 @@ final class ReviewPage extends PublicPage
     #[Route('/l/review/{secret}', name: 'guest_review', defaults: ['_csrf' => 'public'], methods: ['GET', 'POST'])]
     public function review(string $secret, Request $request, GuestLinks $links): Response
     {
-        $link = $links->open(GuestLinks::REVIEW, $secret);
+        $link = $links->open(LinkPurpose::Review, $secret);
         if (null === $link) {
             return $this->gone($request);
         }
