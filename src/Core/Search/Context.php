@@ -9,6 +9,9 @@ use Jorvent\Core\Pay\Frequency;
 /** What a search is held against besides people: the day it is of, the rates of that day, where towns are, how people answer. */
 final readonly class Context
 {
+    /** In months. */
+    private const CENTURY = 1200;
+
     /** Hours of a full-time year: 37.5 a week. */
     public const HOURS = 1950;
 
@@ -22,9 +25,10 @@ final readonly class Context
         return 12 * (int) $this->day->format('Y') + (int) $this->day->format('n') - 1;
     }
 
+    /** The beginning of that day; a century at the most, before which nobody did anything. */
     public function monthsAgo(int $months): \DateTimeImmutable
     {
-        return $this->day->setTime(0, 0)->modify("-$months months");
+        return $this->day->setTime(0, 0)->modify('-'.min(self::CENTURY, $months).' months');
     }
 
     /** @return int|null the whole units of another currency that a year's amount comes to, rounded down; null when there is no rate */

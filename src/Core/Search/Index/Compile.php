@@ -102,7 +102,7 @@ final class Compile
             Kind::Permit => new Join(array_map(static fn (string $v): Expr => new Leaf('permit:'.$v), $c->values)),
             Kind::Level, Kind::Field, Kind::School, Kind::Mode => $this->ofStudy('ed:', $c),
             Kind::Finished => $this->finished($c->from ?? self::YEARS[0], $c->to ?? self::YEARS[1]),
-            Kind::Language => new Join(array_map(static fn (string $v): Expr => new Join(array_map(static fn (int $rank): Expr => new Leaf("lang:$v:$rank"), range(min(6, $c->from ?? 0), 6))), $c->values)),
+            Kind::Language => new Join(array_map(static fn (string $v): Expr => self::ranks("lang:$v:", $c->from ?? 0, 6), $c->values)),
             Kind::Certificate => $this->certificates($c),
             Kind::Active => Numbers::atLeast('active', Numbers::days($this->context->monthsAgo($c->to ?? 0)), Numbers::BITS['active']),
             Kind::Considers => Numbers::atLeast('considers', Numbers::days($this->context->monthsAgo($c->to ?? 0)), Numbers::BITS['considers']),
@@ -238,10 +238,18 @@ final class Compile
             Kind::School => new Join(array_map(fn (string $v): Expr => $this->phrase($prefix.'s:', $v), $c->values)),
             Kind::Field => new Join(array_map(fn (string $v): Expr => $this->phrase($prefix.'d:', $v), $c->values)),
             Kind::Mode => new Join(array_map(static fn (string $v): Expr => new Leaf($prefix.'m:'.$v), $c->values)),
-            Kind::Level => new Join(($c->from ?? 1) > 5 ? [] : array_map(static fn (int $rank): Expr => new Leaf($prefix."v:$rank"), range(max(1, $c->from ?? 1), 5))),
+            Kind::Level => self::ranks($prefix.'v:', max(1, $c->from ?? 1), 5),
             Kind::Finished => $this->range($prefix.'y', Numbers::SLOT_BITS['y'], null === $c->from ? null : $c->from - Numbers::YEAR_ZERO, null === $c->to ? null : $c->to - Numbers::YEAR_ZERO),
             default => throw new \LogicException('No part of a study.'),
         };
+    }
+
+    /** Any rank from one to the last; none where there is no such rank. */
+    private static function ranks(string $prefix, int $from, int $last): Expr
+    {
+        $ranks = $from > $last ? [] : range($from, $last);
+
+        return new Join(array_map(static fn (int $rank): Expr => new Leaf($prefix.$rank), $ranks));
     }
 
     private function finished(int $from, int $to): Expr
