@@ -20,6 +20,8 @@ use Psr\Clock\ClockInterface;
 /** The versions of the organisation. org_node holds them all; bringing one into force projects it onto org_unit, which the rest of the house reads. */
 final readonly class Structures
 {
+    private const FIRST_UNIT = 1;
+
     public function __construct(private Db $db, private ClockInterface $clock, private ActivityLog $log, private ReachList $reach)
     {
     }
@@ -51,6 +53,27 @@ final readonly class Structures
     public function all(): array
     {
         return $this->db->rows("SELECT s.*, a.name AS by, (SELECT count(*) FROM org_node n WHERE n.structure_id = s.id) AS units FROM org_structure s LEFT JOIN account a ON a.id = s.created_by ORDER BY (s.state = 'in_force') DESC, s.id DESC");
+    }
+
+    /**
+     * The first version of an empty instance: the company alone, in force.
+     *
+     * @return int the company's unit
+     */
+    public function begin(string $company): int
+    {
+        return $this->db->transaction(function () use ($company): int {
+            $now = $this->clock->now();
+            $first = ['name' => 'First structure', 'state' => 'in_force', 'created_at' => $now, 'in_force_at' => $now];
+            $structure = $this->db->insert('org_structure', $first);
+            $this->db->execute(
+                "INSERT INTO org_node (structure_id, unit_id, code, name, kind) VALUES (:s, :unit, '1', :name, 'company')",
+                ['s' => $structure, 'unit' => self::FIRST_UNIT, 'name' => $company],
+            );
+            $this->project($this->find($structure));
+
+            return self::FIRST_UNIT;
+        });
     }
 
     /** A draft that begins as a copy of another version. */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Jorvent\Tests\Integration;
 
 use Jorvent\Accounts\Delegations;
+use Jorvent\Accounts\Entity\DelegationKind;
 use Jorvent\Core\Messages\Template;
 use Jorvent\Core\Workflow\ApprovalCondition;
 use Jorvent\Core\Workflow\ApprovalRule;
@@ -47,14 +48,14 @@ final class ApprovalTest extends DatabaseTest
         self::assertSame(['nothing_to_decide'], $this->refused(static fn () => $decide($id, $torstein, Decision::Agreed, '')), 'not without a delegation');
         $today = $this->clock()->now()->setTime(0, 0);
         $delegations = $this->get(Delegations::class);
-        $offers = $delegations->give($hanne, $torstein, 'offers', $today, $today->modify('+5 days'), 'Away', $hanne);
+        $offers = $delegations->give($hanne, $torstein, DelegationKind::Offers, $today, $today->modify('+5 days'), 'Away', $hanne);
         self::assertSame(['nothing_to_decide'], $this->refused(static fn () => $decide($id, $torstein, Decision::Agreed, '')), 'not for another kind of thing');
         $delegations->end($offers, $hanne, false);
-        $later = $delegations->give($hanne, $torstein, 'requisitions', $today->modify('+1 day'), $today->modify('+5 days'), 'Away', $hanne);
+        $later = $delegations->give($hanne, $torstein, DelegationKind::Requisitions, $today->modify('+1 day'), $today->modify('+5 days'), 'Away', $hanne);
         self::assertSame(['nothing_to_decide'], $this->refused(static fn () => $decide($id, $torstein, Decision::Agreed, '')), 'not before its first day');
         $delegations->end($later, $torstein, false);
         self::assertSame(['nothing_to_decide'], $this->refused(static fn () => $delegations->end($later, $torstein, false)));
-        $delegations->give($hanne, $torstein, 'requisitions', $today, $today->modify('+5 days'), 'Away', $hanne);
+        $delegations->give($hanne, $torstein, DelegationKind::Requisitions, $today, $today->modify('+5 days'), 'Away', $hanne);
         $this->client->request('GET', '/today');
         self::assertSelectorTextContains('[data-walk]', 'for Hanne Solvik');
         $this->client->request('GET', '/r/'.$this->number($id).'/brief');
@@ -65,7 +66,7 @@ final class ApprovalTest extends DatabaseTest
         self::assertSame([$hanne, $torstein], [$row?->int('approver_id'), $row?->int('decided_by')]);
         self::assertSame($hanne, $this->int("SELECT on_behalf_of_id FROM activity WHERE act = 'brief.agreed' AND requisition_id = :r", ['r' => $id]));
         foreach ([['to deputy_is_oneself', $hanne, $today, $today], ['to_day ends_before_it_begins', $torstein, $today->modify('+2 days'), $today->modify('+1 day')], ['to_day delegation_too_long', $torstein, $today, $today->modify('+181 days')]] as [$code, $to, $from, $until]) {
-            self::assertSame([$code], $this->refused(static fn () => $delegations->give($hanne, $to, 'all', $from, $until, '', $hanne)));
+            self::assertSame([$code], $this->refused(static fn () => $delegations->give($hanne, $to, DelegationKind::All, $from, $until, '', $hanne)));
         }
     }
 
@@ -99,7 +100,7 @@ final class ApprovalTest extends DatabaseTest
         $id = $this->asked($torstein);
         $hanne = $this->account('Hanne Solvik')->id;
         $today = $this->clock()->now()->setTime(0, 0);
-        $this->get(Delegations::class)->give($hanne, $torstein, 'all', $today, $today->modify('+5 days'), 'Away', $hanne);
+        $this->get(Delegations::class)->give($hanne, $torstein, DelegationKind::All, $today, $today->modify('+5 days'), 'Away', $hanne);
         self::assertSame(['nothing_to_decide'], $this->refused(fn () => $this->get(DecideBrief::class)($id, $torstein, Decision::Agreed, '')));
         $this->client->request('GET', '/r/'.$this->number($id).'/brief');
         self::assertSelectorNotExists('.decide', 'and the page offers no decision');

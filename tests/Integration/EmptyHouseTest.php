@@ -4,11 +4,12 @@ declare(strict_types=1);
 
 namespace Jorvent\Tests\Integration;
 
-use Jorvent\Accounts\FirstAdmin;
 use Jorvent\Organisation\Posts;
 use Jorvent\Organisation\Sites;
 use Jorvent\Organisation\Structures;
 use Jorvent\Requisitions\ExchangeRates;
+use Jorvent\Setup\FirstAdmin;
+use Jorvent\Setup\LetInFirstAdmin;
 use Jorvent\Tests\Support\DatabaseTest;
 use PHPUnit\Framework\Attributes\CoversClass;
 
@@ -21,7 +22,8 @@ final class EmptyHouseTest extends DatabaseTest
     public function testAnAdminMakesAnEmptyHouseReady(): void
     {
         $this->emptyTheHouse();
-        ($this->get(FirstAdmin::class))($this->firstLink(), 'New Line', 'Runa Eikeland', 'runa@newline.example', 'long enough for it', 'Europe/Oslo');
+        $first = new FirstAdmin('New Line', 'Runa Eikeland', 'runa@newline.example', 'Europe/Oslo');
+        ($this->get(LetInFirstAdmin::class))($this->firstLink(), $first, 'long enough for it');
         $runa = $this->as('Runa Eikeland');
         foreach (['/today', '/requisitions', '/departments', '/catalogue', '/organisation', '/sites', '/rates', '/staff', '/approval-rules', '/question-library', '/requisitions/new?from=nothing', '/find?q=a'] as $page) {
             $this->client->request('GET', $page);

@@ -6,7 +6,7 @@ namespace Jorvent\Tests\Integration;
 
 use Jorvent\Accounts\Entity\Account;
 use Jorvent\Accounts\SignIn\Passwords;
-use Jorvent\Accounts\SignIn\SecondFactor;
+use Jorvent\Accounts\SignIn\SecondStep;
 use Jorvent\Accounts\SignIn\Sessions;
 use Jorvent\Accounts\SignIn\SignInLimiter;
 use Jorvent\Core\SignIn\Totp;
@@ -20,7 +20,7 @@ use Symfony\Component\Security\Core\Authentication\Token\UsernamePasswordToken;
 use Symfony\Component\Security\Http\SecurityRequestAttributes;
 
 #[CoversClass(Sessions::class)]
-#[CoversClass(SecondFactor::class)]
+#[CoversClass(SecondStep::class)]
 #[CoversClass(Passwords::class)]
 #[CoversClass(SignInLimiter::class)]
 #[CoversClass(Limit::class)]
@@ -162,7 +162,7 @@ final class SignInTest extends DatabaseTest
             self::assertResponseIsSuccessful();
             self::assertSame(0, $this->int("SELECT count(*) FROM second_factor WHERE secret LIKE '%$secret%' OR recovery::text LIKE '%{$codes[0]}%'"), 'nothing of it in clear');
 
-            $factor = $this->get(SecondFactor::class);
+            $factor = $this->get(SecondStep::class);
             self::assertSame(['code factor_wrong'], $this->refused(static fn () => $factor->check($admin, Totp::at($secret, $step))), 'a code works once');
             $factor->check($admin, Totp::at($secret, $step + 1));
             $factor->check($admin, strtoupper($codes[3]));

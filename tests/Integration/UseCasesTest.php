@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Jorvent\Tests\Integration;
 
+use Jorvent\Accounts\LetGo;
 use Jorvent\Accounts\Staff;
 use Jorvent\Careers\Apply;
 use Jorvent\Careers\ApplyDrafts;
@@ -21,6 +22,7 @@ use Jorvent\Pipeline\DecideKnockOut;
 use Jorvent\Pipeline\KeepCandidate;
 use Jorvent\Pipeline\MoveApplications;
 use Jorvent\Pipeline\UndoSteps;
+use Jorvent\Platform\Links\Entity\GuestLink;
 use Jorvent\Platform\Links\GuestLinks;
 use Jorvent\Platform\Links\LinkPurpose;
 use Jorvent\Requisitions\AskApproval;
@@ -29,6 +31,8 @@ use Jorvent\Requisitions\ExchangeRates;
 use Jorvent\Requisitions\Fill;
 use Jorvent\Requisitions\OpenRequisition;
 use Jorvent\Requisitions\OpenRequisitionHandler;
+use Jorvent\Setup\FirstAdmin;
+use Jorvent\Setup\LetInFirstAdmin;
 use Jorvent\Tests\Support\DatabaseTest;
 use PHPUnit\Framework\Attributes\CoversNothing;
 
@@ -248,18 +252,18 @@ final class UseCasesTest extends DatabaseTest
 
     public function testWhoLeavesHandsEverythingOverInOneStep(): void
     {
-        $staff = $this->get(Staff::class);
+        $letGo = $this->get(LetGo::class);
         $runa = $this->as('Runa Eikeland');
         [$mo, $torstein] = [$this->account('Mo Bakkerud')->id, $this->account('Torstein Hauge')->id];
-        self::assertGreaterThan(0, array_sum($staff->holds($mo)));
-        self::assertSame(['to successor_missing'], $this->refused(static fn () => $staff->letGo($mo, null, $runa)));
-        self::assertSame(['not_yourself'], $this->refused(static fn () => $staff->letGo($runa->id, $mo, $runa)));
+        self::assertGreaterThan(0, array_sum($letGo->holds($mo)));
+        self::assertSame(['to successor_missing'], $this->refused(static fn () => $letGo($mo, null, $runa)));
+        self::assertSame(['not_yourself'], $this->refused(static fn () => $letGo($runa->id, $mo, $runa)));
         $this->db()->execute('DELETE FROM interview_seat WHERE account_id = :t AND during && (SELECT range_merge(range_agg(during)) FROM interview_seat WHERE account_id = :m)', ['t' => $torstein, 'm' => $mo]);
-        $staff->letGo($mo, $torstein, $runa);
-        self::assertSame(0, array_sum($staff->holds($mo)));
+        $letGo($mo, $torstein, $runa);
+        self::assertSame(0, array_sum($letGo->holds($mo)));
         self::assertSame(0, $this->int('SELECT count(*) FROM account WHERE id = :id AND active', ['id' => $mo]));
         $grant = $this->int("SELECT id FROM account_grant WHERE role = 'admin'");
-        self::assertSame(['last_admin'], $this->refused(static fn () => $staff->revoke($grant, $runa)));
+        self::assertSame(['last_admin'], $this->refused(fn () => $this->get(Staff::class)->revoke($grant, $runa)));
     }
 
     public function testExchangeRatesAreReadWholeOrNotAtAllAndShowTheirDay(): void
@@ -303,11 +307,16 @@ final class UseCasesTest extends DatabaseTest
         self::assertResponseStatusCodeSame(410);
         $former = $this->firstLink();
         $link = $this->firstLink();
-        $first = $this->get(\Jorvent\Accounts\FirstAdmin::class);
-        self::assertSame(['link_used'], array_map(static fn (string $r): string => trim($r), $this->refused(static fn () => $first($former, 'Old', 'Old', 'old@newline.example', 'long enough for it', 'Europe/Oslo'))), 'a new address ends the former');
-        self::assertSame(['company missing', 'name missing', 'email email_wrong', 'zone zone_unknown'], $this->refused(static fn () => $first($link, '', '', 'nobody', 'long enough for it', 'Mars/Base')));
-        $first($link, 'New Line', 'Runa Eikeland', 'runa@newline.example', 'long enough for it', 'Europe/Oslo');
-        self::assertSame(['link_used'], $this->refused(static fn () => $first($link, 'Other', 'Other', 'other@newline.example', 'long enough for it', 'Europe/Oslo')));
+        $letIn = $this->get(LetInFirstAdmin::class);
+        $first = static fn (GuestLink $by, string $company, string $name, string $email, string $zone = 'Europe/Oslo') => $letIn(
+            $by, new FirstAdmin($company, $name, $email, $zone), 'long enough for it',
+        );
+        $refused = $this->refused(static fn () => $first($former, 'Old', 'Old', 'old@newline.example'));
+        self::assertSame(['link_used'], array_map(trim(...), $refused), 'a new one ends those before');
+        $refused = $this->refused(static fn () => $first($link, '', '', 'nobody', 'Mars/Base'));
+        self::assertSame(['company missing', 'name missing', 'email email_wrong', 'zone zone_unknown'], $refused);
+        $first($link, 'New Line', 'Runa Eikeland', 'runa@newline.example');
+        self::assertSame(['link_used'], $this->refused(static fn () => $first($link, 'Other', 'Other', 'other@newline.example')));
         self::assertSame(1, $this->int("SELECT count(*) FROM account_grant WHERE role = 'admin'"));
         self::assertSame(1, $this->int("SELECT count(*) FROM reach_list l JOIN org_unit u ON u.id = l.unit_id WHERE u.name = 'New Line' AND u.in_force"), 'and reaches the company at once');
     }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 // Which module keeps which table. A table that is not here makes TablesTest fail.
 return [
-    'Accounts' => ['account', 'account_grant', 'delegation', 'factor_reset', 'second_factor', 'session'],
+    'Accounts' => ['account', 'account_grant', 'delegation', 'second_factor', 'session'],
     'Activity' => ['activity', 'activity_chain', 'activity_head', 'personal_value'],
     'Adverts' => ['advert_text', 'board', 'posting', 'spend'],
     'Careers' => [

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Jorvent\Tests\Support;
 
 use Jorvent\Accounts\Entity\Account;
-use Jorvent\Accounts\FirstAdmin;
 use Jorvent\Core\Shared\Refusal;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Offers\SigningCodes;
@@ -15,6 +14,7 @@ use Jorvent\Platform\Delivery\SealedSecrets;
 use Jorvent\Platform\Links\Entity\GuestLink;
 use Jorvent\Platform\Links\GuestLinks;
 use Jorvent\Platform\Links\LinkPurpose;
+use Jorvent\Setup\LetInFirstAdmin;
 use Symfony\Bundle\FrameworkBundle\KernelBrowser;
 use Symfony\Bundle\FrameworkBundle\Test\WebTestCase;
 
@@ -162,7 +162,7 @@ abstract class DatabaseTest extends WebTestCase
     /** The link that lets in the first admin of an empty house. */
     protected function firstLink(): GuestLink
     {
-        $address = (string) $this->get(FirstAdmin::class)->link();
+        $address = (string) $this->get(LetInFirstAdmin::class)->link();
         $link = $this->get(GuestLinks::class)->open(LinkPurpose::FirstAdmin, substr($address, (int) strrpos($address, '/') + 1));
         self::assertNotNull($link);
 

@@ -6,19 +6,19 @@ namespace Jorvent\Accounts\Access;
 
 use Jorvent\Accounts\Delegations;
 use Jorvent\Accounts\Entity\Account;
-use Jorvent\Platform\Database\Db;
+use Jorvent\Accounts\Read\GrantQuery;
 use Psr\Clock\ClockInterface;
 use Symfony\Contracts\Service\ResetInterface;
 
 /** Applies the policy to a person. */
 final class Access implements ResetInterface
 {
-    /** @var array<int, list<Grant>> */
+    /** @var array<int, list<GrantedRole>> */
     private array $grants = [];
     /** @var array<int, bool> by account */
     private array $atTheRoot = [];
 
-    public function __construct(private readonly Db $db, private readonly ClockInterface $clock)
+    public function __construct(private readonly GrantQuery $query, private readonly ClockInterface $clock)
     {
     }
 
@@ -60,22 +60,13 @@ final class Access implements ResetInterface
         if (!$this->has($account, Role::Admin)) {
             return false;
         }
-        $roots = array_map(
-            static fn ($row): string => $row->str('path'),
-            $this->db->planned('SELECT path FROM org_unit WHERE parent_id IS NULL AND in_force ORDER BY id'),
-        );
+        $roots = $this->query->companies();
         $mine = $this->reach($account, Permission::ManageStaff);
         if ([] === array_diff($roots, $mine)) {
             return true;
         }
-        $whole = $this->db->int(
-            "SELECT count(*) FROM (SELECT g.account_id FROM account_grant g JOIN account a ON a.id = g.account_id AND a.active
-                JOIN org_unit u ON u.id = g.unit_id AND u.parent_id IS NULL AND u.in_force WHERE g.role = 'admin'
-                GROUP BY g.account_id HAVING count(DISTINCT u.id) = :roots) x",
-            ['roots' => \count($roots)],
-        );
 
-        return 0 === $whole && \in_array($roots[0] ?? '', $mine, true);
+        return \in_array($roots[0] ?? '', $mine, true) && 0 === $this->query->adminsOfAll(\count($roots));
     }
 
     /** @return list<string> paths of the units for which a person's roles allow something */
@@ -117,7 +108,7 @@ final class Access implements ResetInterface
         foreach ($this->grants($account) as $i => $grant) {
             if (\in_array($grant->role, Policy::roles($permission), true)) {
                 $wide = [Role::Admin->value => "'reach', 'recruiters', 'department', 'team'", Role::Recruiter->value => "'reach', 'recruiters'"][$grant->role->value] ?? "'reach'";
-                $conditions[] = "starts_with(u.path, :reach$i) AND ($requisition.visibility IN ($wide) OR $requisition.visibility = 'department' AND EXISTS (SELECT 1 FROM org_unit dp WHERE dp.kind = 'department' AND starts_with(u.path, dp.path) AND starts_with(:reach$i, dp.path)))";
+                $conditions[] = "starts_with(u.path, :reach$i) AND ($requisition.visibility IN ($wide) OR $requisition.visibility = 'department' AND EXISTS (SELECT 1 FROM unit_place dp WHERE dp.kind = 'department' AND starts_with(u.path, dp.path) AND starts_with(:reach$i, dp.path)))";
                 $parameters["reach$i"] = $grant->unitPath;
             }
         }
@@ -174,7 +165,7 @@ final class Access implements ResetInterface
     }
 
     /** Whether a role sees what a requisition's visibility leaves to roles; an admin sees all, for someone has to. */
-    private static function sees(Grant $grant, Subject $subject): bool
+    private static function sees(GrantedRole $grant, Subject $subject): bool
     {
         return match ($subject->visibility) {
             'recruiters' => \in_array($grant->role, [Role::Recruiter, Role::Admin], true),
@@ -189,12 +180,9 @@ final class Access implements ResetInterface
         $this->grants = $this->atTheRoot = [];
     }
 
-    /** @return list<Grant> */
+    /** @return list<GrantedRole> */
     private function grants(Account $account): array
     {
-        return $this->grants[$account->id] ??= array_map(
-            static fn ($row): Grant => new Grant(Role::from($row->str('role')), $row->str('path')),
-            $this->db->planned('SELECT g.role, u.path FROM account_grant g JOIN org_unit u ON u.id = g.unit_id WHERE g.account_id = :id', ['id' => $account->id]),
-        );
+        return $this->grants[$account->id] ??= $this->query->of($account->id);
     }
 }

@@ -5,7 +5,8 @@ declare(strict_types=1);
 namespace Jorvent\Accounts\Access;
 
 use Jorvent\Accounts\Entity\Account;
-use Jorvent\Accounts\SignIn\SecondFactor;
+use Jorvent\Accounts\SignIn\SecondStep;
+use Jorvent\Accounts\SignIn\WhoIsAsked;
 use Jorvent\Platform\Web\Gate;
 use Jorvent\Platform\Web\OpenDoor;
 use Symfony\Bundle\SecurityBundle\Security;
@@ -31,7 +32,7 @@ final readonly class GateKeeper
         private SubjectFinder $subjects,
         private Mask $mask,
         private RequestIds $ids,
-        private SecondFactor $factor,
+        private WhoIsAsked $asked,
         private UrlGeneratorInterface $urls,
         #[Autowire('%kernel.debug%')] private bool $debug,
     ) {
@@ -101,7 +102,7 @@ final readonly class GateKeeper
             return false;
         }
 
-        return !$request->getSession()->has(SecondFactor::BROUGHT) && $this->factor->isAskedOf($me);
+        return !$request->getSession()->has(SecondStep::BROUGHT) && ($this->asked)($me);
     }
 
     private function ask(ControllerEvent $event, Gate $gate, Account $me): void

@@ -30,7 +30,7 @@ final readonly class SubjectFinder
             return $this->candidate($id, $me);
         }
         if (Gate::UNIT === $of) {
-            $path = $this->db->row('SELECT path FROM org_unit WHERE id = :id', ['id' => $id])?->str('path');
+            $path = $this->db->row('SELECT path FROM unit_place WHERE id = :id', ['id' => $id])?->str('path');
 
             return null === $path ? null : new Subject($path, []);
         }
@@ -38,10 +38,10 @@ final readonly class SubjectFinder
             ? 'SELECT 1 FROM interview_seat s WHERE s.account_id = :me AND s.interview_id = :id'
             : 'SELECT 1 FROM interview_seat s JOIN interview i ON i.id = s.interview_id JOIN application p ON p.id = i.application_id WHERE s.account_id = :me AND p.requisition_id = r.id'.(Gate::APPLICATION === $of ? ' AND p.id = :id' : '');
         $row = $this->db->planned(
-            "SELECT r.id, r.number, u.path, r.visibility, (SELECT d.path FROM org_unit d WHERE d.kind = 'department' AND starts_with(u.path, d.path) ORDER BY length(d.path) DESC LIMIT 1) AS department, r.requester_id = :me AS requester, coalesce(r.partner_id = :me, false) AS partner,
+            "SELECT r.id, r.number, u.path, r.visibility, (SELECT d.path FROM unit_place d WHERE d.kind = 'department' AND starts_with(u.path, d.path) ORDER BY length(d.path) DESC LIMIT 1) AS department, r.requester_id = :me AS requester, coalesce(r.partner_id = :me, false) AS partner,
                 r.recruiter_id = :me OR t.parts @> ARRAY['recruiter'] AS recruiter, r.manager_id = :me OR t.parts @> ARRAY['manager'] AS manager, t.parts @> ARRAY['coordinator'] AS coordinator, t.parts @> ARRAY['observer'] AS observer,
                 EXISTS (SELECT 1 FROM approval a WHERE a.requisition_id = r.id AND a.state <> 'dropped' AND ".Delegations::decides('a').") AS approver, EXISTS ($seat) OR t.parts @> ARRAY['interviewer'] AS interviewer
-             FROM requisition r JOIN org_unit u ON u.id = r.unit_id CROSS JOIN LATERAL (SELECT coalesce(array_agg(part), ARRAY[]::text[]) AS parts FROM team_member m WHERE m.requisition_id = r.id AND m.account_id = :me) t WHERE ".self::OF[$of],
+             FROM requisition r JOIN unit_place u ON u.id = r.unit_id CROSS JOIN LATERAL (SELECT coalesce(array_agg(part), ARRAY[]::text[]) AS parts FROM team_member m WHERE m.requisition_id = r.id AND m.account_id = :me) t WHERE ".self::OF[$of],
             ['id' => $id, 'me' => $me, 'today' => $this->clock->now()->format('Y-m-d')],
         )[0] ?? null;
 

@@ -4,15 +4,19 @@ declare(strict_types=1);
 
 namespace Jorvent\Accounts\Entity;
 
+use Doctrine\Common\Collections\ArrayCollection;
+use Doctrine\Common\Collections\Collection;
 use Doctrine\DBAL\Types\Types;
 use Doctrine\ORM\Mapping as ORM;
+use Jorvent\Accounts\Access\Role;
+use Jorvent\Core\Shared\Refused;
 use Jorvent\Platform\Database\Schema\InstantType;
 use Jorvent\Platform\Database\Schema\Reference;
 use Symfony\Component\Security\Core\User\EquatableInterface;
 use Symfony\Component\Security\Core\User\PasswordAuthenticatedUserInterface;
 use Symfony\Component\Security\Core\User\UserInterface;
 
-/** Someone who signs in. What they may do is in their grants (a role for a part of the organisation), not here. */
+/** Someone who signs in, and their grants: roles for parts of the organisation. */
 #[ORM\Entity]
 #[ORM\Table(name: 'account')]
 class Account implements UserInterface, PasswordAuthenticatedUserInterface, EquatableInterface
@@ -41,8 +45,16 @@ class Account implements UserInterface, PasswordAuthenticatedUserInterface, Equa
     #[ORM\Column(options: ['default' => 960])]
     public int $workTo = 960;
 
+    /** in which order a demo instance offers to look with their eyes; null for all others */
+    #[ORM\Column(nullable: true)]
+    private ?int $demoRank = null;
+
     #[ORM\Column(type: Types::TEXT)]
     private string $passwordHash = '';
+
+    /** @var Collection<int, Grant> */
+    #[ORM\OneToMany(targetEntity: Grant::class, mappedBy: 'account', cascade: ['persist'], orphanRemoval: true)]
+    private Collection $grants;
 
     /** of one that was read from a session */
     private ?string $mark = null;
@@ -67,11 +79,46 @@ class Account implements UserInterface, PasswordAuthenticatedUserInterface, Equa
         #[ORM\Column(type: InstantType::NAME)]
         public \DateTimeImmutable $createdAt,
     ) {
+        $this->grants = new ArrayCollection();
     }
 
     public function setPasswordHash(string $hash): void
     {
         $this->passwordHash = $hash;
+    }
+
+    /**
+     * @return bool whether they did not hold it before
+     *
+     * @throws Refused when they have left
+     */
+    public function grant(Role $role, int $unitId): bool
+    {
+        if (!$this->active) {
+            throw Refused::because('missing');
+        }
+        if ($this->grants->exists(static fn (int $i, Grant $g): bool => $g->role === $role && $g->unitId === $unitId)) {
+            return false;
+        }
+        $this->grants->add(new Grant($this, $role, $unitId));
+
+        return true;
+    }
+
+    public function revoke(Grant $grant): void
+    {
+        $this->grants->removeElement($grant);
+    }
+
+    /** A demo instance offers to look with their eyes, in this order. */
+    public function offerInDemo(int $rank): void
+    {
+        $this->demoRank = $rank;
+    }
+
+    public function isOfDemo(): bool
+    {
+        return null !== $this->demoRank;
     }
 
     public function hasPassword(): bool
@@ -91,6 +138,11 @@ class Account implements UserInterface, PasswordAuthenticatedUserInterface, Equa
         $this->zone = $zone->getName();
         $this->workFrom = $workFrom;
         $this->workTo = $workTo;
+    }
+
+    public function switchNightWatch(): void
+    {
+        $this->nightWatch = !$this->nightWatch;
     }
 
     public function initials(): string

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Jorvent\Accounts\SignIn;
 
-use Jorvent\Platform\Database\Db;
+use Jorvent\Accounts\Repository\AccountRepository;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputArgument;
@@ -14,7 +14,7 @@ use Symfony\Component\Console\Output\OutputInterface;
 #[AsCommand('jorvent:factor:reset', 'Resets the second step of signing in for an account whose phone and recovery codes are lost.')]
 final class ResetFactorCommand extends Command
 {
-    public function __construct(private readonly Db $db, private readonly SecondFactor $factor)
+    public function __construct(private readonly AccountRepository $accounts, private readonly SecondStep $factor)
     {
         parent::__construct();
     }
@@ -27,13 +27,13 @@ final class ResetFactorCommand extends Command
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
         $email = $input->getArgument('email');
-        $account = $this->db->int('SELECT id FROM account WHERE lower(email) = :e', ['e' => \is_string($email) ? mb_strtolower(trim($email)) : '']);
-        if (0 === $account || !$this->factor->isSetUp($account)) {
+        $account = \is_string($email) ? $this->accounts->byEmail($email) : null;
+        if (null === $account || !$this->factor->isSetUp($account->id)) {
             $output->writeln('No account with that address has a second step.');
 
             return Command::FAILURE;
         }
-        $this->db->transaction(fn () => $this->factor->reset($account));
+        $this->factor->reset($account->id);
         $output->writeln('Done. It is set up anew at the next sign-in; all its sessions are ended.');
 
         return Command::SUCCESS;

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Jorvent\Accounts\SignIn;
 
 use Jorvent\Accounts\Entity\Account;
+use Jorvent\Accounts\Repository\AccountRepository;
 use Jorvent\Activity\ActivityLog;
-use Jorvent\Platform\Database\Db;
 use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\Security\Core\Exception\TooManyLoginAttemptsAuthenticationException;
@@ -18,8 +18,11 @@ use Symfony\Component\Security\Http\SecurityRequestAttributes;
 /** Writes down who signed in and out, and tries that failed; and lets those through of whom no second factor is asked. */
 final readonly class SignInLog
 {
-    public function __construct(private ActivityLog $log, private Db $db, private SecondFactor $factor)
-    {
+    public function __construct(
+        private ActivityLog $log,
+        private AccountRepository $accounts,
+        private WhoIsAsked $asked,
+    ) {
     }
 
     #[AsEventListener]
@@ -29,8 +32,8 @@ final readonly class SignInLog
         if (!$account instanceof Account) {
             return;
         }
-        if (!$this->factor->isAskedOf($account) && $event->getRequest()->hasSession()) {
-            $event->getRequest()->getSession()->set(SecondFactor::BROUGHT, true);
+        if (!($this->asked)($account) && $event->getRequest()->hasSession()) {
+            $event->getRequest()->getSession()->set(SecondStep::BROUGHT, true);
         }
         $this->log->recordFor($account->id, 'sign_in.done', 'account', $account->id);
     }
@@ -57,6 +60,6 @@ final readonly class SignInLog
     {
         $name = $request->attributes->get(SecurityRequestAttributes::LAST_USERNAME);
 
-        return \is_string($name) ? $this->db->int('SELECT id FROM account WHERE lower(email) = :e', ['e' => mb_strtolower(trim($name))]) : 0;
+        return \is_string($name) ? $this->accounts->byEmail($name)->id ?? 0 : 0;
     }
 }

@@ -5,12 +5,11 @@ declare(strict_types=1);
 namespace Jorvent\Accounts\Web;
 
 use Jorvent\Accounts\Access\Permission;
-use Jorvent\Accounts\SignIn\SecondFactor;
-use Jorvent\Core\Shared\Refused;
+use Jorvent\Accounts\Form\CodeInput;
+use Jorvent\Accounts\Form\CodeType;
+use Jorvent\Accounts\SignIn\SecondStep;
 use Jorvent\Core\SignIn\Totp;
-use Jorvent\Platform\Web\Errors;
 use Jorvent\Platform\Web\Gate;
-use Jorvent\Platform\Web\Input;
 use Jorvent\Platform\Web\Page;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -20,53 +19,56 @@ use Symfony\Component\Routing\Attribute\Route;
 #[Gate(Permission::BeSignedIn)]
 final class FactorPage extends Page
 {
-    public function __construct(private readonly SecondFactor $factor)
+    public function __construct(private readonly SecondStep $factor)
     {
     }
 
     #[Route('/sign-in/code', name: 'factor', defaults: ['_before_code' => true], methods: ['GET', 'POST'])]
     public function show(Request $request): Response
     {
-        $me = $this->me();
-        $setUp = $this->factor->isSetUp($me->id);
-        if ($setUp && $request->getSession()->has(SecondFactor::BROUGHT)) {
+        $setUp = $this->factor->isSetUp($this->me()->id);
+        if ($setUp && $request->getSession()->has(SecondStep::BROUGHT)) {
             return $this->redirectToRoute('me');
         }
-        $errors = Errors::none();
-        if ($request->isMethod('POST')) {
-            try {
-                return $setUp ? $this->bring($request) : $this->setUp($request);
-            } catch (Refused $refused) {
-                $errors = Errors::of($refused->refusals);
-            }
-        }
-        $secret = $setUp ? null : $this->factor->secretToSetUp($me);
 
-        return $this->render('accounts/factor.html.twig', [
-            'errors' => $errors, 'secret' => $secret, 'codes' => [],
-            'address' => null === $secret ? null : Totp::address($secret, 'Jorvent', $me->email),
-        ], new Response(status: $errors->any() ? 422 : 200));
+        return $setUp ? $this->bring($request) : $this->setUp($request);
     }
 
     private function bring(Request $request): Response
     {
-        $this->factor->check($this->me(), Input::of($request)->line('code'));
-        $this->brought($request);
+        $input = new CodeInput();
+        $form = $this->formOf(CodeType::class, $input)->handleRequest($request);
+        if ($this->done($form, fn () => $this->factor->check($this->me(), $input->code ?? ''))) {
+            $this->brought($request);
 
-        return $this->redirectToRoute('today', status: Response::HTTP_SEE_OTHER);
+            return $this->redirectToRoute('today', status: Response::HTTP_SEE_OTHER);
+        }
+
+        return $this->render('accounts/factor.html.twig', ['form' => $form]);
     }
 
     private function setUp(Request $request): Response
     {
-        $codes = $this->factor->setUp($this->me(), Input::of($request)->line('code'));
-        $this->brought($request);
+        $input = new CodeInput();
+        $codes = [];
+        $form = $this->formOf(CodeType::class, $input)->handleRequest($request);
+        if ($this->done($form, function () use ($input, &$codes): void {
+            $codes = $this->factor->setUp($this->me(), $input->code ?? '');
+        })) {
+            $this->brought($request);
 
-        return $this->render('accounts/factor.html.twig', ['errors' => Errors::none(), 'secret' => null, 'address' => null, 'codes' => $codes]);
+            return $this->render('accounts/recovery_codes.html.twig', ['codes' => $codes]);
+        }
+        $secret = $this->factor->secretToSetUp($this->me());
+
+        return $this->render('accounts/factor_set_up.html.twig', [
+            'form' => $form, 'secret' => $secret, 'address' => Totp::address($secret, 'Jorvent', $this->me()->email),
+        ]);
     }
 
     private function brought(Request $request): void
     {
         $request->getSession()->migrate(true);
-        $request->getSession()->set(SecondFactor::BROUGHT, true);
+        $request->getSession()->set(SecondStep::BROUGHT, true);
     }
 }

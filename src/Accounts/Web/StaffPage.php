@@ -5,114 +5,163 @@ declare(strict_types=1);
 namespace Jorvent\Accounts\Web;
 
 use Jorvent\Accounts\Access\Permission;
-use Jorvent\Accounts\Access\Role;
-use Jorvent\Accounts\SignIn\SecondFactor;
+use Jorvent\Accounts\Form\GrantInput;
+use Jorvent\Accounts\Form\GrantType;
+use Jorvent\Accounts\Form\HandOverInput;
+use Jorvent\Accounts\Form\HandOverType;
+use Jorvent\Accounts\Form\InvitationInput;
+use Jorvent\Accounts\Form\InvitationType;
+use Jorvent\Accounts\LetGo;
+use Jorvent\Accounts\Read\Choice;
+use Jorvent\Accounts\Read\StaffQuery;
+use Jorvent\Accounts\SignIn\SecondStep;
 use Jorvent\Accounts\Staff;
-use Jorvent\Core\Shared\Refused;
-use Jorvent\Platform\Database\Db;
-use Jorvent\Platform\Web\Errors;
 use Jorvent\Platform\Web\Gate;
-use Jorvent\Platform\Web\Input;
 use Jorvent\Platform\Web\Page;
+use Symfony\Component\Form\FormInterface;
+use Symfony\Component\HttpFoundation\RedirectResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 
 /** Who may sign in, as what and for which part of the organisation. */
 #[Gate(Permission::ManageStaff)]
-#[Route('/staff')]
+#[Route('/staff', requirements: ['account' => '\d{1,9}', 'grant' => '\d{1,9}'])]
 final class StaffPage extends Page
 {
     private const ROWS = 40;
+    private const LONGEST_WORDS = 100;
 
-    public function __construct(private readonly Db $db, private readonly Staff $staff, private readonly SecondFactor $factor)
-    {
+    public function __construct(
+        private readonly StaffQuery $query,
+        private readonly Staff $staff,
+        private readonly LetGo $letGo,
+        private readonly SecondStep $factor,
+    ) {
     }
 
     #[Route('', name: 'staff', methods: ['GET'])]
     public function show(Request $request): Response
     {
-        return $this->page($request, Errors::none(), null);
+        return $this->page($request, self::whole($request, 'open'));
     }
 
     #[Route('', name: 'staff_invite', methods: ['POST'])]
     public function invite(Request $request): Response
     {
-        $input = Input::of($request);
-        try {
-            $id = $this->staff->invite($input->line('name'), $input->line('email'), $input->line('title'), $input->line('zone'), $input->line('role'), $input->int('unit') ?? 0, $this->me());
-            $this->say('invited', ['%name%' => $input->line('name')]);
-        } catch (Refused $refused) {
-            return $this->page($request, Errors::of($refused->refusals), $input);
+        $form = $this->invitation()->handleRequest($request);
+        $invited = 0;
+        if ($this->done($form, function () use ($form, &$invited): void {
+            $invited = $this->staff->invite($form->getData()->invitation(), $this->me());
+        })) {
+            $this->say('invited', ['%name%' => $form->getData()->name]);
+
+            return $this->to($invited);
         }
 
-        return $this->redirectToRoute('staff', ['open' => $id], Response::HTTP_SEE_OTHER);
+        return $this->page($request, 0, ['invitation' => $form]);
     }
 
-    #[Route('/{account}/grant', name: 'staff_grant', requirements: ['account' => '\d{1,9}'], methods: ['POST'])]
+    #[Route('/{account}/grant', name: 'staff_grant', methods: ['POST'])]
     public function grant(int $account, Request $request): Response
     {
-        $input = Input::of($request);
+        $input = new GrantInput();
+        $form = $this->formOf(GrantType::class, $input, ['units' => $this->units()])->handleRequest($request);
+        if ($this->done($form, function () use ($account, $input): void {
+            if (null !== $input->role && null !== $input->unit) {
+                $this->staff->grant($account, $input->role, $input->unit->id, $this->me());
+            }
+        })) {
+            $this->say('granted');
 
-        return $this->act(fn () => $this->staff->grant($account, $input->line('role'), $input->int('unit') ?? 0, $this->me()), 'granted', 'staff', ['open' => $account]);
+            return $this->to($account);
+        }
+
+        return $this->page($request, $account, ['grant' => $form]);
     }
 
-    #[Route('/{account}/revoke/{grant}', name: 'staff_revoke', requirements: ['account' => '\d{1,9}', 'grant' => '\d{1,9}'], methods: ['POST'])]
+    #[Route('/{account}/revoke/{grant}', name: 'staff_revoke', methods: ['POST'])]
     public function revoke(int $account, int $grant): Response
     {
         return $this->act(fn () => $this->staff->revoke($grant, $this->me()), 'revoked', 'staff', ['open' => $account]);
     }
 
-    #[Route('/{account}/leave', name: 'staff_leave', requirements: ['account' => '\d{1,9}'], methods: ['POST'])]
+    #[Route('/{account}/leave', name: 'staff_leave', methods: ['POST'])]
     public function leave(int $account, Request $request): Response
     {
-        return $this->act(fn () => $this->staff->letGo($account, Input::of($request)->int('to'), $this->me()), 'let_go', 'staff', ['open' => $account]);
+        $input = new HandOverInput();
+        $form = $this->handOver($account, $input)->handleRequest($request);
+        if ($this->done($form, fn () => ($this->letGo)($account, $input->to?->id, $this->me()))) {
+            $this->say('let_go');
+
+            return $this->to($account);
+        }
+
+        return $this->page($request, $account, ['handOver' => $form]);
     }
 
-    #[Route('/{account}/factor', name: 'staff_factor', requirements: ['account' => '\d{1,9}'], methods: ['POST'])]
+    #[Route('/{account}/factor', name: 'staff_factor', methods: ['POST'])]
     public function resetFactor(int $account): Response
     {
         if (!$this->staff->manages($this->me(), $account)) {
             throw $this->createNotFoundException();
         }
-        try {
-            $this->say($this->factor->askReset($account, $this->me()) ? 'factor_reset' : 'factor_reset_asked');
-        } catch (Refused $refused) {
-            return $this->act(static fn () => throw $refused, null, 'staff', ['open' => $account]);
-        }
 
-        return $this->redirectToRoute('staff', ['open' => $account], Response::HTTP_SEE_OTHER);
-    }
-
-    private function page(Request $request, Errors $errors, ?Input $input): Response
-    {
-        $words = mb_substr(trim($request->query->getString('q')), 0, 100);
-        $after = $request->query->getString('after');
-        [$managed, $parameters] = $this->staff->managed($this->me());
-        $rows = $this->db->rows(
-            "SELECT a.id, a.name, a.email, a.title, a.active, a.zone, (SELECT string_agg(DISTINCT g.role, ', ') FROM account_grant g WHERE g.account_id = a.id) AS roles
-             FROM account a WHERE (:like = '' OR a.name ILIKE :like OR a.email ILIKE :like) AND (:after = '' OR (a.name, a.id) > (:after, :id)) AND $managed
-             ORDER BY a.name, a.id LIMIT ".(self::ROWS + 1),
-            ['like' => '' === $words ? '' : '%'.addcslashes($words, '%_\\').'%', 'after' => $after, 'id' => self::whole($request, 'id')] + $parameters,
+        return $this->act(
+            fn () => $this->say($this->factor->askReset($account, $this->me()) ? 'factor_reset' : 'factor_reset_asked'),
+            null, 'staff', ['open' => $account],
         );
-        $open = self::whole($request, 'open') ?: ($rows[0] ?? null)?->int('id');
-        if (null !== $open && 0 === $this->db->int("SELECT count(*) FROM account a WHERE a.id = :open AND $managed", ['open' => $open] + $parameters)) {
-            $open = null;
-        }
-
-        return $this->render('accounts/staff.html.twig', [
-            'rows' => \array_slice($rows, 0, self::ROWS), 'more' => \count($rows) > self::ROWS, 'words' => $words, 'errors' => $errors, 'input' => $input, 'roles' => array_map(static fn (Role $r): string => $r->value, Role::cases()), 'zones' => \DateTimeZone::listIdentifiers(),
-            'units' => array_values(array_filter($this->units(), fn ($u): bool => $this->staff->covered($this->me(), $u->str('path')))),
-            'open' => null === $open ? null : $this->db->row('SELECT id, name, email, title, active, zone, created_at FROM account WHERE id = :id', ['id' => $open]),
-            'grants' => null === $open ? [] : $this->db->rows('SELECT g.id, g.role, u.name AS unit FROM account_grant g JOIN org_unit u ON u.id = g.unit_id WHERE g.account_id = :id ORDER BY g.role', ['id' => $open]), 'holds' => null === $open ? null : $this->staff->holds($open),
-            'hasFactor' => null !== $open && $this->factor->isSetUp($open), 'resetAskedBy' => null === $open ? null : $this->factor->resetAskedBy($open),
-            'successors' => $this->db->rows('SELECT DISTINCT a.id, a.name FROM account a JOIN account_grant g ON g.account_id = a.id WHERE a.active ORDER BY a.name LIMIT 200'),
-        ], new Response(status: $errors->any() ? 422 : 200));
     }
 
-    /** @return list<\Jorvent\Platform\Database\Record> */
+    /** @param array<string, FormInterface<covariant mixed>> $sent a form that was sent and is shown again */
+    private function page(Request $request, int $open, array $sent = []): Response
+    {
+        $words = mb_substr(trim($request->query->getString('q')), 0, self::LONGEST_WORDS);
+        $managed = $this->staff->managed($this->me());
+        $after = $request->query->getString('after');
+        $rows = $this->query->list($words, $after, self::whole($request, 'id'), $managed, self::ROWS + 1);
+        $one = $this->query->one($open ?: $rows[0]->id ?? 0, $managed);
+
+        return $this->render('accounts/staff.html.twig', $sent + $this->person($one?->id) + [
+            'rows' => \array_slice($rows, 0, self::ROWS), 'more' => \count($rows) > self::ROWS, 'words' => $words, 'open' => $one,
+            'invitation' => $this->invitation(),
+        ]);
+    }
+
+    /** @return array<string, mixed> what is shown of one, and can be done */
+    private function person(?int $id): array
+    {
+        return null === $id ? ['grants' => [], 'holds' => [], 'hasFactor' => false, 'resetAskedBy' => null] : [
+            'grants' => $this->query->grants($id), 'holds' => $this->letGo->holds($id),
+            'hasFactor' => $this->factor->isSetUp($id), 'resetAskedBy' => $this->factor->resetAskedBy($id),
+            'grant' => $this->formOf(GrantType::class, new GrantInput(), ['units' => $this->units()]),
+            'handOver' => $this->handOver($id, new HandOverInput()),
+        ];
+    }
+
+    /** @return FormInterface<InvitationInput> */
+    private function invitation(): FormInterface
+    {
+        $input = new InvitationInput();
+        $input->zone = $this->me()->zone;
+
+        return $this->formOf(InvitationType::class, $input, ['units' => $this->units()]);
+    }
+
+    /** @return FormInterface<HandOverInput> */
+    private function handOver(int $from, HandOverInput $input): FormInterface
+    {
+        return $this->formOf(HandOverType::class, $input, ['people' => $this->query->colleagues($from)]);
+    }
+
+    /** @return list<Choice> */
     private function units(): array
     {
-        return $this->db->rows("SELECT id, name, code, path FROM org_unit WHERE in_force AND kind IN ('company', 'division', 'department', 'team') ORDER BY path");
+        return array_values(array_filter($this->query->units(), fn (Choice $u): bool => $this->staff->covered($this->me(), $u->path)));
+    }
+
+    private function to(int $account): RedirectResponse
+    {
+        return $this->redirectToRoute('staff', ['open' => $account], Response::HTTP_SEE_OTHER);
     }
 }

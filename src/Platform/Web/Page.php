@@ -6,7 +6,11 @@ namespace Jorvent\Platform\Web;
 
 use Jorvent\Accounts\Entity\Account;
 use Jorvent\Core\Shared\Refused;
+use Jorvent\Platform\Web\Form\FormRefusals;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
+use Symfony\Component\Form\FormFactoryInterface;
+use Symfony\Component\Form\FormInterface;
+use Symfony\Component\Form\FormTypeInterface;
 use Symfony\Component\HttpFoundation\RedirectResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -17,11 +21,59 @@ use Symfony\Contracts\Service\Attribute\Required;
 abstract class Page extends AbstractController
 {
     private LocaleSwitcher $languages;
+    private FormFactoryInterface $forms;
 
     #[Required]
     public function setLanguages(LocaleSwitcher $languages): void
     {
         $this->languages = $languages;
+    }
+
+    #[Required]
+    public function setForms(FormFactoryInterface $forms): void
+    {
+        $this->forms = $forms;
+    }
+
+    /**
+     * A form whose fields are named as they are, without the name of the form before them.
+     *
+     * @template T of object
+     *
+     * @param class-string<FormTypeInterface<T>> $type
+     * @param T                    $data    what its fields begin with, and what it fills
+     * @param array<string, mixed> $options
+     *
+     * @return FormInterface<T>
+     */
+    protected function formOf(string $type, object $data, array $options = []): FormInterface
+    {
+        /** @var FormInterface<T> */
+        return $this->forms->createNamed('', $type, $data, $options);
+    }
+
+    /**
+     * Does what a form is for, when it was sent and can be read; what is refused is put at its fields.
+     *
+     * @param FormInterface<covariant mixed> $form
+     * @param callable(): mixed    $act
+     *
+     * @return bool whether it is done; else the page is shown again with what was typed
+     */
+    protected function done(FormInterface $form, callable $act): bool
+    {
+        if (!$form->isSubmitted() || !$form->isValid()) {
+            return false;
+        }
+        try {
+            $act();
+        } catch (Refused $refused) {
+            FormRefusals::put($form, $refused);
+
+            return false;
+        }
+
+        return true;
     }
 
     /** The rest of this request is in that language; the translator was given the request's own before the page could know better. */

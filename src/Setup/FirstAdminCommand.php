@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Jorvent\Accounts;
+namespace Jorvent\Setup;
 
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
@@ -12,7 +12,7 @@ use Symfony\Component\Console\Output\OutputInterface;
 #[AsCommand('jorvent:first-admin', 'Prints the address that lets in the first admin, once; nothing when there are accounts already.')]
 final class FirstAdminCommand extends Command
 {
-    public function __construct(private readonly FirstAdmin $first)
+    public function __construct(private readonly LetInFirstAdmin $first)
     {
         parent::__construct();
     }

@@ -1,0 +1,15 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jorvent\Accounts\Form;
+
+use Jorvent\Accounts\Access\Role;
+use Jorvent\Accounts\Read\Choice;
+
+/** Which role is given for which unit. */
+final class GrantInput
+{
+    public ?Role $role = null;
+    public ?Choice $unit = null;
+}

@@ -1,0 +1,134 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jorvent\Accounts\Read;
+
+use Jorvent\Accounts\Access\Role;
+use Jorvent\Platform\Database\Db;
+use Jorvent\Platform\Database\Record;
+
+/** People who sign in, as pages and choices show them. */
+final readonly class StaffQuery
+{
+    private const ROW = "SELECT a.id, a.name, a.email, a.title, a.zone, a.active,
+            coalesce((SELECT string_agg(DISTINCT g.role, ', ') FROM account_grant g WHERE g.account_id = a.id), '') AS roles
+        FROM account a WHERE ";
+    private const CHOICES = 500;
+
+    public function __construct(private Db $db)
+    {
+    }
+
+    /**
+     * By name, from after someone on.
+     *
+     * @param list<string>|null $managed paths of units: those who belong there or hold a role there; null for all
+     *
+     * @return list<StaffRow>
+     */
+    public function list(string $words, string $afterName, int $afterId, ?array $managed, int $most): array
+    {
+        [$within, $parameters] = self::within($managed);
+        $like = '' === $words ? '' : '%'.addcslashes($words, '%_\\').'%';
+
+        return array_map(self::row(...), $this->db->rows(
+            self::ROW."(:like = '' OR a.name ILIKE :like OR a.email ILIKE :like) AND (:after = '' OR (a.name, a.id) > (:after, :id))
+                AND $within ORDER BY a.name, a.id LIMIT ".$most,
+            ['like' => $like, 'after' => $afterName, 'id' => $afterId] + $parameters,
+        ));
+    }
+
+    /** @param list<string>|null $managed as above */
+    public function one(int $id, ?array $managed): ?StaffRow
+    {
+        [$within, $parameters] = self::within($managed);
+        $row = $this->db->row(self::ROW."a.id = :one AND $within", ['one' => $id] + $parameters);
+
+        return null === $row ? null : self::row($row);
+    }
+
+    /** @return list<HeldGrant> */
+    public function grants(int $account): array
+    {
+        return array_map(
+            static fn (Record $r): HeldGrant => new HeldGrant($r->int('id'), Role::from($r->str('role')), $r->str('unit')),
+            $this->db->rows(
+                'SELECT g.id, g.role, u.name AS unit FROM account_grant g JOIN unit_place u ON u.id = g.unit_id
+                 WHERE g.account_id = :a ORDER BY g.role, u.path',
+                ['a' => $account],
+            ),
+        );
+    }
+
+    /** @return list<Choice> those who may sign in and hold some role, by name */
+    public function colleagues(int $but): array
+    {
+        return self::choices($this->db->rows(
+            'SELECT DISTINCT a.id, a.name FROM account a JOIN account_grant g ON g.account_id = a.id
+             WHERE a.active AND a.id <> :but ORDER BY a.name LIMIT '.self::CHOICES,
+            ['but' => $but],
+        ));
+    }
+
+    /** @return list<Choice> units that a role may be given for, with their paths */
+    public function units(): array
+    {
+        return self::choices($this->db->rows(
+            "SELECT id, name, path FROM unit_place
+             WHERE in_force AND kind IN ('company', 'division', 'department', 'team') ORDER BY path",
+        ));
+    }
+
+    public function path(int $unit): ?string
+    {
+        return $this->db->row('SELECT path FROM unit_place WHERE id = :id', ['id' => $unit])?->str('path');
+    }
+
+    /** @return list<string> of the unit that someone belongs to and of those they hold a role for */
+    public function paths(int $account): array
+    {
+        return array_map(static fn (Record $r): string => $r->str('path'), $this->db->rows(
+            'SELECT u.path FROM account a JOIN unit_place u ON u.id = a.unit_id WHERE a.id = :a
+             UNION SELECT u.path FROM account_grant g JOIN unit_place u ON u.id = g.unit_id WHERE g.account_id = :a',
+            ['a' => $account],
+        ));
+    }
+
+    /**
+     * @param list<string>|null $managed
+     *
+     * @return array{string, array<string, string>} a condition on the account "a"
+     */
+    private static function within(?array $managed): array
+    {
+        $parameters = [];
+        foreach ($managed ?? [] as $i => $path) {
+            $parameters['managed'.$i] = $path;
+        }
+        $under = array_map(static fn (string $name): string => "starts_with(mu.path, :$name)", array_keys($parameters));
+
+        return [null === $managed ? 'true' : 'EXISTS (SELECT 1 FROM unit_place mu WHERE ('.(implode(' OR ', $under) ?: 'false').')
+            AND (mu.id = a.unit_id OR mu.id IN (SELECT mg.unit_id FROM account_grant mg WHERE mg.account_id = a.id)))', $parameters];
+    }
+
+    private static function row(Record $r): StaffRow
+    {
+        return new StaffRow(
+            $r->int('id'), $r->str('name'), $r->str('email'), $r->str('title'), $r->str('zone'), $r->bool('active'), $r->str('roles'),
+        );
+    }
+
+    /**
+     * @param list<Record> $rows
+     *
+     * @return list<Choice>
+     */
+    private static function choices(array $rows): array
+    {
+        return array_map(
+            static fn (Record $r): Choice => new Choice($r->int('id'), $r->str('name'), $r->offsetExists('path') ? $r->str('path') : ''),
+            $rows,
+        );
+    }
+}

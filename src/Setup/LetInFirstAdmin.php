@@ -1,0 +1,70 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jorvent\Setup;
+
+use Jorvent\Accounts\Access\Role;
+use Jorvent\Accounts\Entity\Account;
+use Jorvent\Accounts\Repository\AccountRepository;
+use Jorvent\Accounts\SignIn\Passwords;
+use Jorvent\Core\Shared\Refused;
+use Jorvent\Organisation\ReachList;
+use Jorvent\Organisation\Structures;
+use Jorvent\Platform\Database\Db;
+use Jorvent\Platform\Links\Entity\GuestLink;
+use Jorvent\Platform\Links\GuestLinks;
+use Jorvent\Platform\Links\LinkPurpose;
+use Psr\Clock\ClockInterface;
+use Symfony\Component\PasswordHasher\Hasher\UserPasswordHasherInterface;
+
+/**
+ * On an empty database whoever has the link that the start of the instance printed names the company and becomes its
+ * admin. The link works once; a lock makes sure that there is only one first.
+ */
+final readonly class LetInFirstAdmin
+{
+    private const LINK_DAYS = 7;
+
+    public function __construct(
+        private Db $db,
+        private AccountRepository $accounts,
+        private UserPasswordHasherInterface $hasher,
+        private ClockInterface $clock,
+        private Structures $structures,
+        private ReachList $reach,
+        private Passwords $passwords,
+        private GuestLinks $links,
+    ) {
+    }
+
+    /** @return string|null the address that lets in the first admin, once; null when there are accounts already */
+    public function link(): ?string
+    {
+        return $this->db->transaction(function (): ?string {
+            if (!$this->accounts->isEmpty()) {
+                return null;
+            }
+            $this->links->revoke(LinkPurpose::FirstAdmin, 0);
+
+            return $this->links->issue(LinkPurpose::FirstAdmin, 0, self::LINK_DAYS);
+        });
+    }
+
+    public function __invoke(GuestLink $link, FirstAdmin $first, #[\SensitiveParameter] string $password): void
+    {
+        Refused::unlessEmpty($first->blockers());
+        $this->passwords->check($password, $first->name, $first->email, $first->company);
+        $this->links->once($link, function () use ($first, $password): void {
+            if (!$this->accounts->isEmpty()) {
+                throw Refused::because('not_the_first');
+            }
+            $unit = $this->structures->begin($first->company);
+            $account = new Account($first->name, $first->email, 'Admin', $first->zone, null, $unit, $this->clock->now());
+            $account->setPasswordHash($this->hasher->hashPassword($account, $password));
+            $account->grant(Role::Admin, $unit);
+            $this->accounts->add($account);
+            $this->reach->draw($account->id);
+        });
+    }
+}
