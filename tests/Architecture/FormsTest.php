@@ -21,7 +21,7 @@ final class FormsTest extends TestCase
     private const NUMBERS = [
         'open', 'max_days', 'yearsFrom', 'yearsTo', 'after_days', 'ask_days', 'at', 'bed', 'days', 'after', 'enough', 'future', 'from', 'if_least', 'in', 'least', 'least_years', 'mark', 'max_title', 'max_words',
         'min_words', 'minutes', 'months', 'most', 'opened_within_days', 'page', 'pays', 'plan', 'points', 'positions', 'price_days', 'price_quota', 'rank', 'reach', 'share', 'smallest',
-        'sourced', 'sum', 'to', 'version', 'weight', 'years', 'before', 'months_application',
+        'sourced', 'sum', 'to', 'version', 'weight', 'years', 'before', 'months_application', 'tries',
     ];
     /** Ids of things that belong to nobody in particular: who may change them is asked at the gate, or by the use case. */
     private const OPEN_IDS = [

@@ -45,6 +45,26 @@ final class RequestsTest extends DatabaseTest
         self::assertGreaterThan(12, $walked);
     }
 
+    public function testTheViewTellsOfEachKindAllThatIsAskedOfIt(): void
+    {
+        foreach (array_keys(RequestIds::OWNERS) as $kind) {
+            $this->make($kind);
+        }
+        $told = [];
+        foreach ($this->db()->rows('SELECT DISTINCT kind, owner FROM belongs_to') as $row) {
+            $told[$row->str('kind')][] = $row->str('owner');
+        }
+        $sorted = static function (array $owners): array {
+            sort($owners);
+
+            return $owners;
+        };
+        ksort($told);
+        $asked = RequestIds::OWNERS;
+        ksort($asked);
+        self::assertSame(array_map($sorted, $asked), array_map($sorted, $told));
+    }
+
     public function testIdsOfAFormThatDoNotBelongToTheAddressAreNotFound(): void
     {
         $walked = 0;
@@ -172,7 +192,7 @@ final class RequestsTest extends DatabaseTest
 
     private static function belongs(string $kind, string $owner): bool
     {
-        return str_contains(RequestIds::OWNERS[$kind] ?? '', ' AS '.$owner);
+        return \in_array($owner, RequestIds::OWNERS[$kind] ?? [], true);
     }
 
     /** One of a kind that belongs to another owner than ours. */
@@ -180,7 +200,8 @@ final class RequestsTest extends DatabaseTest
     {
         $this->make($kind);
         $own = 'requisition' === $owner ? $this->int('SELECT id FROM requisition WHERE number = 2201') : $this->own($owner);
-        $found = $this->int('SELECT min(id) FROM ('.RequestIds::OWNERS[$kind].") x WHERE $owner <> :own", ['own' => $own]);
+        $sql = 'SELECT min(id) FROM belongs_to WHERE kind = :kind AND owner = :owner AND owner_id <> :own';
+        $found = $this->int($sql, ['kind' => $kind, 'owner' => $owner, 'own' => $own]);
         self::assertGreaterThan(0, $found, "the demo world has no $kind of another $owner");
 
         return $found;
@@ -197,7 +218,7 @@ final class RequestsTest extends DatabaseTest
             'payment' => 'INSERT INTO spend (posting_id, day, amount, currency, source, note, account_id, at) SELECT min(id), CAST(:now AS date), 100, \'EUR\', \'entered\', \'\', :a, :now FROM posting WHERE requisition_id = :r',
             'merge' => "INSERT INTO candidate_merge (survivor_id, other_id, moved, survivor_before, survivor_after, account_id, at) VALUES (3, 4, '{}', '{}', '{}', :a, :now)",
         ][$kind] ?? null;
-        if (null !== $sql && 0 === $this->int('SELECT count(*) FROM ('.RequestIds::OWNERS[$kind].') x')) {
+        if (null !== $sql && 0 === $this->int('SELECT count(*) FROM belongs_to WHERE kind = :kind', ['kind' => $kind])) {
             $this->db()->execute($sql, 'merge' === $kind ? array_diff_key($elsewhere, ['r' => 0]) : $elsewhere);
         }
     }

@@ -25,21 +25,12 @@ final readonly class RequestIds
         'application' => 'application', 'person' => 'candidate', 'people' => 'candidate', 'candidate' => 'candidate', 'file' => 'intake_file',
         'merge' => 'merge', 'hire' => 'hire', 'approval_question' => 'question', 'payment' => 'payment',
     ];
-    /** To which things something belongs: by kind of owner, the column; and where it is looked up. */
+    /** To which kinds of things those of a kind belong (the view belongs_to). */
     public const OWNERS = [
-        'application' => 'SELECT id, requisition_id AS requisition, candidate_id AS candidate FROM application',
-        'interview' => 'SELECT i.id, p.requisition_id AS requisition, p.id AS application FROM interview i JOIN application p ON p.id = i.application_id',
-        'offer' => 'SELECT o.id, p.requisition_id AS requisition, p.id AS application FROM offer o JOIN application p ON p.id = o.application_id',
-        'posting' => 'SELECT id, requisition_id AS requisition FROM posting',
-        'shortlist' => 'SELECT id, requisition_id AS requisition FROM shortlist',
-        'search' => 'SELECT id, requisition_id AS requisition FROM saved_search',
-        'hire' => 'SELECT h.id, p.requisition_id AS requisition FROM hire h JOIN application p ON p.id = h.application_id',
-        'question' => 'SELECT id, requisition_id AS requisition FROM approval_question',
-        'payment' => 'SELECT s.id, p.requisition_id AS requisition, p.id AS posting FROM spend s JOIN posting p ON p.id = s.posting_id',
-        'resume' => 'SELECT id, candidate_id AS candidate FROM resume',
-        'merge' => 'SELECT id, survivor_id AS candidate FROM candidate_merge',
-        'intake_file' => 'SELECT id, intake_id AS intake FROM intake_file',
-        'grant' => 'SELECT id, account_id AS account FROM account_grant',
+        'application' => ['requisition', 'candidate'], 'interview' => ['requisition', 'application'], 'offer' => ['requisition', 'application'],
+        'posting' => ['requisition'], 'shortlist' => ['requisition'], 'search' => ['requisition'], 'hire' => ['requisition'],
+        'question' => ['requisition'], 'payment' => ['requisition', 'posting'], 'resume' => ['candidate'], 'merge' => ['candidate'],
+        'intake_file' => ['intake'], 'grant' => ['account'],
     ];
 
     public function __construct(private Db $db, private Mask $mask)
@@ -108,16 +99,17 @@ final readonly class RequestIds
      */
     private function owned(string $kind, array $ids, array $owners): bool
     {
-        $sql = self::OWNERS[$kind] ?? '';
-        $asked = array_filter($owners, static fn (string $owner): bool => str_contains($sql, ' AS '.$owner), \ARRAY_FILTER_USE_KEY);
+        $asked = array_intersect_key($owners, array_flip(self::OWNERS[$kind] ?? []));
         if ([] === $asked || [] === $ids) {
             return true;
         }
-        foreach ($this->db->rows("SELECT * FROM ($sql) x WHERE id IN (:ids)", ['ids' => array_values(array_unique($ids))]) as $row) {
-            foreach ($asked as $owner => $id) {
-                if ($row->intOrNull($owner) !== $id) {
-                    return false;
-                }
+        $rows = $this->db->rows(
+            'SELECT owner, owner_id FROM belongs_to WHERE kind = :kind AND id IN (:ids) AND owner IN (:owners)',
+            ['kind' => $kind, 'ids' => array_values(array_unique($ids)), 'owners' => array_keys($asked)],
+        );
+        foreach ($rows as $row) {
+            if ($row->intOrNull('owner_id') !== $asked[$row->str('owner')]) {
+                return false;
             }
         }
 
