@@ -114,7 +114,8 @@ final class LimitsTest extends TestCase
     public function testOfTitlesThatAreAlikeTheNewestIsNamed(): void
     {
         $month = 12 * 2026 + 10;
-        $jobs = [new Stint('Cook', 'A', $month - 5, null, true), new Stint('Welder', 'B', null, null), new Stint('Welder', 'C', null, null)];
+        $cook = new Stint('Cook', 'A', $month - 5, null, true);
+        $jobs = [$cook, new Stint('Welder', 'B', null, null), new Stint('Welder', 'C', null, null)];
         $facts = Facts::of(new Profile(new Document(), stints: $jobs));
         $measure = new Measure(new Wanted([], [], titles: ['Welder']), new \DateTimeImmutable('2026-11-23'));
         [, $reason, $why] = $measure->all($facts)[0];
