@@ -32,7 +32,9 @@ final readonly class AccountProvider implements UserProviderInterface
 
     public function refreshUser(UserInterface $user): Account
     {
-        return ($user instanceof Account ? $this->accounts->find($user->id) : null) ?? throw new UserNotFoundException();
+        $account = $user instanceof Account ? $this->accounts->find($user->id) : null;
+
+        return $account ?? throw new UserNotFoundException();
     }
 
     public function supportsClass(string $class): bool

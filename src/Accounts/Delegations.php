@@ -37,7 +37,8 @@ final readonly class Delegations
     ): int {
         return $this->db->transaction(function () use ($from, $to, $kind, $fromDay, $toDay, $reason, $by): int {
             $delegation = new Delegation(
-                $this->account($from), $this->account($to), $kind, $fromDay, $toDay, $reason, $this->account($by), $this->clock->now(),
+                $this->account($from), $this->account($to), $kind, $fromDay, $toDay, $reason,
+                $this->account($by), $this->clock->now(),
             );
             $this->delegations->add($delegation);
             $change = ['from' => $from, 'to' => $to, 'kind' => $kind->value];
@@ -57,16 +58,18 @@ final readonly class Delegations
     }
 
     /**
-     * A condition: whether :me decides, on the day :today, what waits for the approver of an approval. What someone asked
-     * for or composed they never decide, whoever they stand in for.
+     * A condition: whether :me decides, on the day :today, what waits for the approver of an approval. What someone
+     * asked for or composed they never decide, whoever they stand in for.
      *
      * @param string $approval alias of the table
      */
     public static function decides(string $approval): string
     {
         return "(EXISTS (SELECT 1 FROM acting_for(:me, :today) f WHERE f.id = $approval.approver_id
-                AND (f.kind = 'all' OR f.kind = CASE WHEN $approval.offer_id IS NULL THEN 'requisitions' ELSE 'offers' END))
-            AND NOT EXISTS (SELECT 1 FROM requisition dr WHERE dr.id = $approval.requisition_id AND dr.requester_id = :me)
+                AND f.kind IN ('all', CASE WHEN $approval.offer_id IS NULL THEN 'requisitions' ELSE 'offers' END))
+            AND NOT EXISTS (
+                SELECT 1 FROM requisition dr WHERE dr.id = $approval.requisition_id AND dr.requester_id = :me
+            )
             AND NOT EXISTS (SELECT 1 FROM offer df WHERE df.id = $approval.offer_id AND df.composed_by = :me))";
     }
 

@@ -61,6 +61,7 @@ final readonly class ForgottenPassword
         $this->links->revoke(LinkPurpose::Password, $account);
         $link = $this->links->mailed(LinkPurpose::Password, $account, $days);
         $body = $text."\n\n".Secret::mark('link')."\n\nIf it was not you, nothing changes when you do nothing.";
-        $this->mail->send('password-'.$account.'-'.bin2hex(random_bytes(self::KEY_BYTES)), $account, $subject, $body, $link);
+        $key = 'password-'.$account.'-'.bin2hex(random_bytes(self::KEY_BYTES));
+        $this->mail->send($key, $account, $subject, $body, $link);
     }
 }

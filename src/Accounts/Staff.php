@@ -76,11 +76,12 @@ final readonly class Staff
             if (!$this->within($by, $given->unitId)) {
                 throw Refused::because('unit_outside_reach');
             }
-            if (Role::Admin === $given->role && ($given->account->id === $by->id || [$given->account->id] === $admins)) {
+            $holder = $given->account->id;
+            if (Role::Admin === $given->role && ($holder === $by->id || [$holder] === $admins)) {
                 throw Refused::because('last_admin');
             }
             $given->account->revoke($given);
-            $this->changed($given->account->id, 'account.revoked', $given->role, $given->unitId);
+            $this->changed($holder, 'account.revoked', $given->role, $given->unitId);
         });
     }
 
@@ -106,7 +107,9 @@ final readonly class Staff
     /** @return list<string>|null paths of the units whose people someone manages; null for everyone */
     public function managed(Account $by): ?array
     {
-        return $this->access->allows($by, Permission::Administer) ? null : $this->access->reach($by, Permission::ManageStaff);
+        $all = $this->access->allows($by, Permission::Administer);
+
+        return $all ? null : $this->access->reach($by, Permission::ManageStaff);
     }
 
     public function covered(Account $by, string $path): bool

@@ -9,7 +9,10 @@ use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
 
-#[AsCommand('jorvent:first-admin', 'Prints the address that lets in the first admin, once; nothing when there are accounts already.')]
+#[AsCommand(
+    'jorvent:first-admin',
+    'Prints the address that lets in the first admin, once; nothing when there are accounts already.',
+)]
 final class FirstAdminCommand extends Command
 {
     public function __construct(private readonly LetInFirstAdmin $first)

@@ -60,7 +60,8 @@ final readonly class LetInFirstAdmin
                 throw Refused::because('not_the_first');
             }
             $unit = $this->structures->begin($first->company);
-            $account = new Account($first->name, $first->email, 'Admin', $first->zone, null, $unit, $this->clock->now());
+            $now = $this->clock->now();
+            $account = new Account($first->name, $first->email, 'Admin', $first->zone, null, $unit, $now);
             $account->setPasswordHash($this->hasher->hashPassword($account, $password));
             $account->grant(Role::Admin, $unit);
             $this->accounts->add($account);

@@ -39,11 +39,14 @@ final class Access implements ResetInterface
         if (Permission::Administer === $permission) {
             return $this->atTheRoot[$account->id] ??= $this->isAtTheRoot($account);
         }
-        if (null !== $subject && [] !== array_filter($subject->parts, static fn (Part $p): bool => \in_array($p, Policy::parts($permission), true))) {
-            return true;
+        foreach ($subject->parts ?? [] as $part) {
+            if (\in_array($part, Policy::parts($permission), true)) {
+                return true;
+            }
         }
+        $roles = Policy::roles($permission);
         foreach ($this->grants($account) as $grant) {
-            if (\in_array($grant->role, Policy::roles($permission), true) && (null === $subject?->unitPath || (str_starts_with($subject->unitPath, $grant->unitPath) && self::sees($grant, $subject)))) {
+            if (\in_array($grant->role, $roles, true) && self::covers($grant, $subject)) {
                 return true;
             }
         }
@@ -51,9 +54,19 @@ final class Access implements ResetInterface
         return false;
     }
 
+    /** Whether a role reaches to where something lies, and sees it there. */
+    private static function covers(GrantedRole $grant, ?Subject $subject): bool
+    {
+        if (null === $subject?->unitPath) {
+            return true;
+        }
+
+        return str_starts_with($subject->unitPath, $grant->unitPath) && self::sees($grant, $subject);
+    }
+
     /**
-     * Whether someone is an admin of the whole organisation: of every company in it. While nobody is (a company was just added), whoever is
-     * of the oldest company, so that an instance is never left without.
+     * Whether someone is an admin of the whole organisation: of every company in it. While nobody is (a company was
+     * just added), whoever is of the oldest company, so that an instance is never left without.
      */
     private function isAtTheRoot(Account $account): bool
     {
@@ -100,22 +113,40 @@ final class Access implements ResetInterface
      *
      * @return array{string, array<string, int|string>}
      */
-    public function visible(Account $account, Permission $permission = Permission::ReadRequisition, string $requisition = 'r'): array
-    {
+    public function visible(
+        Account $account,
+        Permission $permission = Permission::ReadRequisition,
+        string $requisition = 'r',
+    ): array {
         $parts = Policy::parts($permission);
         $conditions = self::columns($parts, $requisition);
         $parameters = ['me' => $account->id, 'today' => $this->clock->now()->format('Y-m-d')];
         foreach ($this->grants($account) as $i => $grant) {
             if (\in_array($grant->role, Policy::roles($permission), true)) {
-                $wide = [Role::Admin->value => "'reach', 'recruiters', 'department', 'team'", Role::Recruiter->value => "'reach', 'recruiters'"][$grant->role->value] ?? "'reach'";
-                $conditions[] = "starts_with(u.path, :reach$i) AND ($requisition.visibility IN ($wide) OR $requisition.visibility = 'department' AND EXISTS (SELECT 1 FROM unit_place dp WHERE dp.kind = 'department' AND starts_with(u.path, dp.path) AND starts_with(:reach$i, dp.path)))";
+                $conditions[] = self::within($grant->role, ":reach$i", $requisition);
                 $parameters["reach$i"] = $grant->unitPath;
             }
         }
-        // last, for they look into other tables and are asked only where nothing before them held; sets rather than a look for each row
+        // last, for they look into other tables and are asked only where nothing before them held; sets rather than a
+        // look for each row
         $conditions = [...$conditions, ...self::sets($parts, $requisition)];
 
         return ['('.implode(' OR ', [] === $conditions ? ['false'] : $conditions).')', $parameters];
+    }
+
+    /** A condition: what lies within a grant's unit, and is not narrowed past its role. */
+    private static function within(Role $role, string $path, string $requisition): string
+    {
+        $open = match ($role) {
+            Role::Admin => "'reach', 'recruiters', 'department', 'team'",
+            Role::Recruiter => "'reach', 'recruiters'",
+            default => "'reach'",
+        };
+        $department = "SELECT 1 FROM unit_place dp
+            WHERE dp.kind = 'department' AND starts_with(u.path, dp.path) AND starts_with($path, dp.path)";
+
+        return "starts_with(u.path, $path) AND ($requisition.visibility IN ($open)
+            OR $requisition.visibility = 'department' AND EXISTS ($department))";
     }
 
     /**
@@ -127,11 +158,10 @@ final class Access implements ResetInterface
      */
     private static function columns(array $parts, string $requisition): array
     {
-        $columns = ['requester' => 'requester_id', 'recruiter' => 'recruiter_id', 'manager' => 'manager_id', 'partner' => 'partner_id'];
         $conditions = [];
         foreach ($parts as $part) {
-            if (isset($columns[$part->value])) {
-                $conditions[] = $requisition.'.'.$columns[$part->value].' = :me';
+            if (\in_array($part, [Part::Requester, Part::Recruiter, Part::Manager, Part::Partner], true)) {
+                $conditions[] = $requisition.'.'.$part->value.'_id = :me';
             }
         }
 
@@ -150,15 +180,21 @@ final class Access implements ResetInterface
         $conditions = [];
         if ([] !== $parts) {
             $team = implode("', '", array_map(static fn (Part $p): string => $p->value, $parts));
-            $conditions[] = "$requisition.id IN (SELECT tm.requisition_id FROM team_member tm WHERE tm.account_id = :me AND tm.part IN ('$team'))";
+            $conditions[] = "$requisition.id IN (
+                SELECT tm.requisition_id FROM team_member tm WHERE tm.account_id = :me AND tm.part IN ('$team')
+            )";
         }
         if (\in_array(Part::Approver, $parts, true)) {
             $decides = Delegations::decides('av');
-            $conditions[] = "$requisition.id IN (SELECT av.requisition_id FROM approval av WHERE av.state <> 'dropped' AND $decides)";
+            $conditions[] = "$requisition.id IN (
+                SELECT av.requisition_id FROM approval av WHERE av.state <> 'dropped' AND $decides
+            )";
         }
         if (\in_array(Part::Interviewer, $parts, true)) {
-            $conditions[] = "$requisition.id IN (SELECT sp.requisition_id FROM interview_seat st JOIN interview si ON si.id = st.interview_id
-                JOIN application sp ON sp.id = si.application_id WHERE st.account_id = :me)";
+            $conditions[] = "$requisition.id IN (
+                SELECT sp.requisition_id FROM interview_seat st JOIN interview si ON si.id = st.interview_id
+                JOIN application sp ON sp.id = si.application_id WHERE st.account_id = :me
+            )";
         }
 
         return $conditions;
@@ -169,7 +205,8 @@ final class Access implements ResetInterface
     {
         return match ($subject->visibility) {
             'recruiters' => \in_array($grant->role, [Role::Recruiter, Role::Admin], true),
-            'department' => Role::Admin === $grant->role || (null !== $subject->departmentPath && str_starts_with($grant->unitPath, $subject->departmentPath)),
+            'department' => Role::Admin === $grant->role
+                || (null !== $subject->departmentPath && str_starts_with($grant->unitPath, $subject->departmentPath)),
             'team' => Role::Admin === $grant->role,
             default => true,
         };

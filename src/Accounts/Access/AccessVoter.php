@@ -21,8 +21,12 @@ final class AccessVoter extends Voter
         return null !== Permission::tryFrom($attribute) && (null === $subject || $subject instanceof Subject);
     }
 
-    protected function voteOnAttribute(string $attribute, mixed $subject, TokenInterface $token, ?Vote $vote = null): bool
-    {
+    protected function voteOnAttribute(
+        string $attribute,
+        mixed $subject,
+        TokenInterface $token,
+        ?Vote $vote = null,
+    ): bool {
         $account = $token->getUser();
 
         return $account instanceof Account && $this->access->allows($account, Permission::from($attribute), $subject);

@@ -76,12 +76,16 @@ final readonly class GateKeeper
         return $this->debug && 1 === preg_match('/^_(?:wdt|profiler)/', $request->attributes->getString('_route'));
     }
 
-    /** To the sign-in page, and from there to what was wanted, when it was a page. The address carries it: who is not signed in has no session. */
+    /**
+     * To the sign-in page, and from there to what was wanted, when it was a page. The address carries it: who is not
+     * signed in has no session.
+     */
     private function signInFirst(Request $request): Response
     {
-        $wanted = $request->isMethodSafe() && !$request->headers->has(self::PART_OF_PAGE) ? $request->getRequestUri() : null;
+        $page = $request->isMethodSafe() && !$request->headers->has(self::PART_OF_PAGE);
+        $wanted = $page ? $request->getRequestUri() : '/';
 
-        return $this->go($request, 'sign_in', null === $wanted || '/' === $wanted ? [] : ['to' => $wanted]);
+        return $this->go($request, 'sign_in', '/' === $wanted ? [] : ['to' => $wanted]);
     }
 
     /** @param array<string, string> $parameters */
@@ -127,7 +131,8 @@ final readonly class GateKeeper
             throw new AccessDeniedException();
         }
         // an admin keeps people's data in order, whoever is hidden from searches
-        if (!\in_array($gate->permission, [Permission::Administer, Permission::ManageStaff], true) && !$this->ids->within($request, $me)) {
+        $keeps = \in_array($gate->permission, [Permission::Administer, Permission::ManageStaff], true);
+        if (!$keeps && !$this->ids->within($request, $me)) {
             throw new NotFoundHttpException();
         }
     }

@@ -9,27 +9,31 @@ use Jorvent\Platform\Database\Db;
 use Symfony\Component\HttpFoundation\Request;
 
 /**
- * The one rule for ids that a request carries: what the address and the form name belongs together, and people are within reach.
- * A name means the same in every address and every form, so a new page is covered by using the names below.
+ * The one rule for ids that a request carries: what the address and the form name belongs together, and people are
+ * within reach. A name means the same in every address and every form, so a new page is covered by using the names
+ * below.
  */
 final readonly class RequestIds
 {
     /** What a name in an address stands for. */
     public const PATH = [
         'number' => 'requisition', 'application' => 'application', 'interview' => 'interview', 'offer' => 'offer',
-        'posting' => 'posting', 'shortlist' => 'shortlist', 'search' => 'search', 'candidate' => 'candidate', 'other' => 'candidate',
-        'resume' => 'resume', 'intake' => 'intake', 'file' => 'intake_file', 'account' => 'account', 'grant' => 'grant',
+        'posting' => 'posting', 'shortlist' => 'shortlist', 'search' => 'search', 'candidate' => 'candidate',
+        'other' => 'candidate', 'resume' => 'resume', 'intake' => 'intake', 'file' => 'intake_file',
+        'account' => 'account', 'grant' => 'grant',
     ];
     /** What a name in a query or a form stands for; several may be sent as a list. */
     public const SENT = [
-        'application' => 'application', 'person' => 'candidate', 'people' => 'candidate', 'candidate' => 'candidate', 'file' => 'intake_file',
-        'merge' => 'merge', 'hire' => 'hire', 'approval_question' => 'question', 'payment' => 'payment',
+        'application' => 'application', 'person' => 'candidate', 'people' => 'candidate', 'candidate' => 'candidate',
+        'file' => 'intake_file', 'merge' => 'merge', 'hire' => 'hire', 'approval_question' => 'question',
+        'payment' => 'payment',
     ];
     /** To which kinds of things those of a kind belong (the view belongs_to). */
     public const OWNERS = [
-        'application' => ['requisition', 'candidate'], 'interview' => ['requisition', 'application'], 'offer' => ['requisition', 'application'],
-        'posting' => ['requisition'], 'shortlist' => ['requisition'], 'search' => ['requisition'], 'hire' => ['requisition'],
-        'question' => ['requisition'], 'payment' => ['requisition', 'posting'], 'resume' => ['candidate'], 'merge' => ['candidate'],
+        'application' => ['requisition', 'candidate'], 'interview' => ['requisition', 'application'],
+        'offer' => ['requisition', 'application'], 'posting' => ['requisition'], 'shortlist' => ['requisition'],
+        'search' => ['requisition'], 'hire' => ['requisition'], 'question' => ['requisition'],
+        'payment' => ['requisition', 'posting'], 'resume' => ['candidate'], 'merge' => ['candidate'],
         'intake_file' => ['intake'], 'grant' => ['account'],
     ];
 

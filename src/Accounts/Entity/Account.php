@@ -75,7 +75,11 @@ class Account implements UserInterface, PasswordAuthenticatedUserInterface, Equa
         #[ORM\Column(nullable: true)]
         #[Reference('org_unit')]
         public readonly ?int $unitId,
-        /** not readonly: Doctrine sets it anew when it refreshes a locked row @phpstan-readonly-allow-private-mutation */
+        /**
+         * not readonly: Doctrine sets it anew when it refreshes a locked row.
+         *
+         * @phpstan-readonly-allow-private-mutation
+         */
         #[ORM\Column(type: InstantType::NAME)]
         public \DateTimeImmutable $createdAt,
     ) {
@@ -149,7 +153,9 @@ class Account implements UserInterface, PasswordAuthenticatedUserInterface, Equa
     {
         $words = preg_split('/[\s\-]+/u', $this->name) ?: [''];
 
-        return mb_strtoupper(mb_substr($words[0], 0, 1).(\count($words) > 1 ? mb_substr($words[\count($words) - 1], 0, 1) : ''));
+        $letters = array_map(static fn (string $word): string => mb_substr($word, 0, 1), $words);
+
+        return mb_strtoupper($letters[0].(\count($letters) > 1 ? $letters[\count($letters) - 1] : ''));
     }
 
     public function timeZone(): \DateTimeZone
@@ -200,7 +206,8 @@ class Account implements UserInterface, PasswordAuthenticatedUserInterface, Equa
     /** Asked of the one in the session about the one in the database: a new password or address ends the session. */
     public function isEqualTo(UserInterface $user): bool
     {
-        return $user instanceof self && $user->active && hash_equals($this->mark(), $user->mark()) && $user->email === $this->email;
+        return $user instanceof self && $user->active && $user->email === $this->email
+            && hash_equals($this->mark(), $user->mark());
     }
 
     private function mark(): string

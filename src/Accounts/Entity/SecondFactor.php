@@ -90,7 +90,9 @@ class SecondFactor
     /** Who asked that it be reset, within a day; another admin has yet to agree. */
     public function resetAskedBy(\DateTimeImmutable $now): ?Account
     {
-        return null !== $this->resetAskedAt && $this->resetAskedAt >= $now->modify('-1 day') ? $this->resetAskedBy : null;
+        $lately = null !== $this->resetAskedAt && $this->resetAskedAt >= $now->modify('-1 day');
+
+        return $lately ? $this->resetAskedBy : null;
     }
 
     /**

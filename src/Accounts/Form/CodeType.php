@@ -14,8 +14,9 @@ final class CodeType extends AbstractType
 {
     public function buildForm(FormBuilderInterface $builder, array $options): void
     {
-        $attributes = ['autocomplete' => 'one-time-code', 'autocapitalize' => 'none', 'spellcheck' => 'false', 'autofocus' => true];
-        $builder->add('code', TextType::class, ['label' => 'Code', 'attr' => $attributes]);
+        $builder->add('code', TextType::class, ['label' => 'Code', 'attr' => [
+            'autocomplete' => 'one-time-code', 'autocapitalize' => 'none', 'spellcheck' => 'false', 'autofocus' => true,
+        ]]);
     }
 
     public function configureOptions(OptionsResolver $resolver): void

@@ -21,7 +21,8 @@ final class DeputyType extends AbstractType
         $builder
             ->add('to', OneOfType::class, ['label' => 'Deputy', 'choices' => $options['people']])
             ->add('kind', EnumType::class, [
-                'label' => 'For', 'class' => DelegationKind::class, 'placeholder' => false, 'invalid_message' => 'refusal.missing',
+                'label' => 'For', 'class' => DelegationKind::class, 'placeholder' => false,
+                'invalid_message' => 'refusal.missing',
                 'choice_label' => static fn (DelegationKind $kind): string => 'deputy.'.$kind->value,
             ])
             ->add('from_day', DateType::class, ['label' => 'From', 'property_path' => 'fromDay'] + $day)

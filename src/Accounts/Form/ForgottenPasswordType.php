@@ -14,7 +14,8 @@ final class ForgottenPasswordType extends AbstractType
 {
     public function buildForm(FormBuilderInterface $builder, array $options): void
     {
-        $builder->add('email', EmailType::class, ['label' => 'E-mail', 'attr' => ['autocomplete' => 'username', 'autofocus' => true]]);
+        $attributes = ['autocomplete' => 'username', 'autofocus' => true];
+        $builder->add('email', EmailType::class, ['label' => 'E-mail', 'attr' => $attributes]);
     }
 
     public function configureOptions(OptionsResolver $resolver): void

@@ -13,7 +13,9 @@ final class GrantType extends AbstractType
 {
     public function buildForm(FormBuilderInterface $builder, array $options): void
     {
-        $builder->add('role', RoleType::class)->add('unit', OneOfType::class, ['label' => 'For', 'choices' => $options['units']]);
+        $builder
+            ->add('role', RoleType::class)
+            ->add('unit', OneOfType::class, ['label' => 'For', 'choices' => $options['units']]);
     }
 
     public function configureOptions(OptionsResolver $resolver): void

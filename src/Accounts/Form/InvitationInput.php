@@ -25,6 +25,8 @@ final class InvitationInput
             throw new \LogicException('The form has a role and a unit.');
         }
 
-        return new Invitation($this->name ?? '', $this->email ?? '', $this->title ?? '', $this->zone ?? '', $this->role, $this->unit->id);
+        return new Invitation(
+            $this->name ?? '', $this->email ?? '', $this->title ?? '', $this->zone ?? '', $this->role, $this->unit->id,
+        );
     }
 }

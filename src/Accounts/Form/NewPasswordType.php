@@ -18,7 +18,8 @@ final class NewPasswordType extends AbstractType
     public function configureOptions(OptionsResolver $resolver): void
     {
         $resolver->setDefaults([
-            'label' => 'New password', 'property_path' => 'new', 'trim' => false, 'attr' => ['autocomplete' => 'new-password'],
+            'label' => 'New password', 'property_path' => 'new', 'trim' => false,
+            'attr' => ['autocomplete' => 'new-password'],
             'help' => 'at least 12 characters; a few words make a good one',
         ]);
     }

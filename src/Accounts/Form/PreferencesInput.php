@@ -19,7 +19,8 @@ final class PreferencesInput
 
     public static function of(Account $account): self
     {
-        $time = static fn (int $minutes): \DateTimeImmutable => new \DateTimeImmutable(\sprintf('1970-01-01 %02d:%02d UTC', intdiv($minutes, 60), $minutes % 60));
+        $midnight = new \DateTimeImmutable('1970-01-01 UTC');
+        $time = static fn (int $minutes): \DateTimeImmutable => $midnight->modify('+'.$minutes.' minutes');
         $input = new self();
         $input->zone = $account->zone;
         [$input->workFrom, $input->workTo] = [$time($account->workFrom), $time($account->workTo)];

@@ -16,8 +16,8 @@ final class PreferencesType extends AbstractType
     public function buildForm(FormBuilderInterface $builder, array $options): void
     {
         $time = [
-            'widget' => 'single_text', 'input' => 'datetime_immutable', 'reference_date' => new \DateTimeImmutable('1970-01-01 UTC'),
-            'invalid_message' => 'refusal.not_a_time',
+            'widget' => 'single_text', 'input' => 'datetime_immutable', 'invalid_message' => 'refusal.not_a_time',
+            'reference_date' => new \DateTimeImmutable('1970-01-01 UTC'),
         ];
         $builder
             ->add('zone', ZoneType::class)

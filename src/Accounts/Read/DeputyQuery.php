@@ -27,8 +27,14 @@ final readonly class DeputyQuery
         );
 
         return array_map(static fn (Record $r): DeputyRow => new DeputyRow(
-            $r->int('id'), $r->str('from_name'), $r->str('to_name'), DelegationKind::from($r->str('kind')),
-            new \DateTimeImmutable($r->str('from_day')), new \DateTimeImmutable($r->str('to_day')), $r->str('reason'), $r->bool('now'),
+            $r->int('id'),
+            $r->str('from_name'),
+            $r->str('to_name'),
+            DelegationKind::from($r->str('kind')),
+            new \DateTimeImmutable($r->str('from_day')),
+            new \DateTimeImmutable($r->str('to_day')),
+            $r->str('reason'),
+            $r->bool('now'),
         ), $rows);
     }
 }

@@ -21,7 +21,8 @@ final readonly class GrantQuery
         return array_map(
             static fn ($row): GrantedRole => new GrantedRole(Role::from($row->str('role')), $row->str('path')),
             $this->db->planned(
-                'SELECT g.role, u.path FROM account_grant g JOIN unit_place u ON u.id = g.unit_id WHERE g.account_id = :id',
+                'SELECT g.role, u.path FROM account_grant g JOIN unit_place u ON u.id = g.unit_id
+                 WHERE g.account_id = :id',
                 ['id' => $account],
             ),
         );

@@ -11,9 +11,10 @@ use Jorvent\Platform\Database\Record;
 /** People who sign in, as pages and choices show them. */
 final readonly class StaffQuery
 {
-    private const ROW = "SELECT a.id, a.name, a.email, a.title, a.zone, a.active,
-            coalesce((SELECT string_agg(DISTINCT g.role, ', ') FROM account_grant g WHERE g.account_id = a.id), '') AS roles
-        FROM account a WHERE ";
+    private const ROW = "SELECT a.id, a.name, a.email, a.title, a.zone, a.active, coalesce(r.roles, '') AS roles
+        FROM account a LEFT JOIN LATERAL (
+            SELECT string_agg(DISTINCT g.role, ', ') AS roles FROM account_grant g WHERE g.account_id = a.id
+        ) r ON true WHERE ";
     private const CHOICES = 500;
 
     public function __construct(private Db $db)
@@ -33,8 +34,8 @@ final readonly class StaffQuery
         $like = '' === $words ? '' : '%'.addcslashes($words, '%_\\').'%';
 
         return array_map(self::row(...), $this->db->rows(
-            self::ROW."(:like = '' OR a.name ILIKE :like OR a.email ILIKE :like) AND (:after = '' OR (a.name, a.id) > (:after, :id))
-                AND $within ORDER BY a.name, a.id LIMIT ".$most,
+            self::ROW."(:like = '' OR a.name ILIKE :like OR a.email ILIKE :like)
+                AND (:after = '' OR (a.name, a.id) > (:after, :id)) AND $within ORDER BY a.name, a.id LIMIT ".$most,
             ['like' => $like, 'after' => $afterName, 'id' => $afterId] + $parameters,
         ));
     }
@@ -52,7 +53,7 @@ final readonly class StaffQuery
     public function grants(int $account): array
     {
         return array_map(
-            static fn (Record $r): HeldGrant => new HeldGrant($r->int('id'), Role::from($r->str('role')), $r->str('unit')),
+            self::heldGrant(...),
             $this->db->rows(
                 'SELECT g.id, g.role, u.name AS unit FROM account_grant g JOIN unit_place u ON u.id = g.unit_id
                  WHERE g.account_id = :a ORDER BY g.role, u.path',
@@ -108,15 +109,31 @@ final readonly class StaffQuery
         }
         $under = array_map(static fn (string $name): string => "starts_with(mu.path, :$name)", array_keys($parameters));
 
-        return [null === $managed ? 'true' : 'EXISTS (SELECT 1 FROM unit_place mu WHERE ('.(implode(' OR ', $under) ?: 'false').')
-            AND (mu.id = a.unit_id OR mu.id IN (SELECT mg.unit_id FROM account_grant mg WHERE mg.account_id = a.id)))', $parameters];
+        if (null === $managed) {
+            return ['true', []];
+        }
+        $under = implode(' OR ', $under) ?: 'false';
+        $theirs = 'a.unit_id OR mu.id IN (SELECT mg.unit_id FROM account_grant mg WHERE mg.account_id = a.id)';
+
+        return ["EXISTS (SELECT 1 FROM unit_place mu WHERE ($under) AND (mu.id = $theirs))", $parameters];
     }
 
     private static function row(Record $r): StaffRow
     {
         return new StaffRow(
-            $r->int('id'), $r->str('name'), $r->str('email'), $r->str('title'), $r->str('zone'), $r->bool('active'), $r->str('roles'),
+            $r->int('id'),
+            $r->str('name'),
+            $r->str('email'),
+            $r->str('title'),
+            $r->str('zone'),
+            $r->bool('active'),
+            $r->str('roles'),
         );
+    }
+
+    private static function heldGrant(Record $r): HeldGrant
+    {
+        return new HeldGrant($r->int('id'), Role::from($r->str('role')), $r->str('unit'));
     }
 
     /**
@@ -126,9 +143,8 @@ final readonly class StaffQuery
      */
     private static function choices(array $rows): array
     {
-        return array_map(
-            static fn (Record $r): Choice => new Choice($r->int('id'), $r->str('name'), $r->offsetExists('path') ? $r->str('path') : ''),
-            $rows,
-        );
+        $path = static fn (Record $r): string => $r->offsetExists('path') ? $r->str('path') : '';
+
+        return array_map(static fn (Record $r): Choice => new Choice($r->int('id'), $r->str('name'), $path($r)), $rows);
     }
 }

@@ -52,7 +52,9 @@ final readonly class AccountRepository
 
     public function isEmpty(): bool
     {
-        return [] === $this->entities->createQuery('SELECT a.id FROM '.Account::class.' a')->setMaxResults(1)->getArrayResult();
+        $any = $this->entities->createQuery('SELECT a.id FROM '.Account::class.' a')->setMaxResults(1);
+
+        return [] === $any->getArrayResult();
     }
 
     public function grant(int $id): ?Grant

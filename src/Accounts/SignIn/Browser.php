@@ -4,12 +4,21 @@ declare(strict_types=1);
 
 namespace Jorvent\Accounts\SignIn;
 
-/** The browser and the system that a User-Agent line (RFC 9110, 10.1.5) names, as far as someone needs them to know their own again. */
+/**
+ * The browser and the system that a User-Agent line (RFC 9110, 10.1.5) names, as far as someone needs them to know
+ * their own again.
+ */
 final readonly class Browser
 {
     /** The first that occurs: browsers name those they want to be taken for as well. */
-    private const NAMES = ['Edg' => 'Edge', 'OPR' => 'Opera', 'Firefox' => 'Firefox', 'HeadlessChrome' => 'Chrome', 'Chrome' => 'Chrome', 'Safari' => 'Safari'];
-    private const SYSTEMS = ['Android' => 'Android', 'iPhone' => 'iPhone', 'iPad' => 'iPad', 'Windows' => 'Windows', 'Macintosh' => 'macOS', 'Linux' => 'Linux'];
+    private const NAMES = [
+        'Edg' => 'Edge', 'OPR' => 'Opera', 'Firefox' => 'Firefox', 'HeadlessChrome' => 'Chrome', 'Chrome' => 'Chrome',
+        'Safari' => 'Safari',
+    ];
+    private const SYSTEMS = [
+        'Android' => 'Android', 'iPhone' => 'iPhone', 'iPad' => 'iPad', 'Windows' => 'Windows', 'Macintosh' => 'macOS',
+        'Linux' => 'Linux',
+    ];
 
     private function __construct(public ?string $name, public ?string $system)
     {

@@ -6,7 +6,7 @@ namespace Jorvent\Accounts\SignIn;
 
 use Symfony\Component\DependencyInjection\Attribute\AutoconfigureTag;
 
-/** Whether someone may decide something that matters, as far as one module knows: they are asked for a second factor. */
+/** Whether someone may decide something that matters, as far as one module knows: of them a second factor is asked. */
 #[AutoconfigureTag]
 interface DecidesSomething
 {

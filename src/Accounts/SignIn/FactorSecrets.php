@@ -26,7 +26,8 @@ final readonly class FactorSecrets
 
     public function open(string $sealed): string
     {
-        return $this->sealer->open($sealed, self::USE) ?? throw new \RuntimeException('A secret was sealed by another instance.');
+        return $this->sealer->open($sealed, self::USE)
+            ?? throw new \RuntimeException('A secret was sealed by another instance.');
     }
 
     public function hash(#[\SensitiveParameter] string $code): string

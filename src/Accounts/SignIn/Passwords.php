@@ -28,7 +28,8 @@ final readonly class Passwords
     /** @throws Refused at the field new_password */
     public function check(#[\SensitiveParameter] string $password, string ...$names): void
     {
-        $lines = file($this->common, \FILE_IGNORE_NEW_LINES) ?: throw new \RuntimeException('The list of common passwords is missing.');
+        $lines = file($this->common, \FILE_IGNORE_NEW_LINES)
+            ?: throw new \RuntimeException('The list of common passwords is missing.');
         $wrong = (new Password(array_fill_keys($lines, true)))->wrong($password, [...array_values($names), 'Jorvent']);
         if (null !== $wrong) {
             throw Refused::because($wrong, 'new_password', ['limit' => Password::SHORTEST]);
@@ -45,8 +46,14 @@ final readonly class Passwords
     }
 
     /** By someone who is signed in and knows the present one. */
-    public function change(Account $account, #[\SensitiveParameter] string $present, #[\SensitiveParameter] string $new, string $goesOn): void
-    {
+    public function change(
+        Account $account,
+        #[\SensitiveParameter]
+        string $present,
+        #[\SensitiveParameter]
+        string $new,
+        string $goesOn,
+    ): void {
         if (!$this->hasher->isPasswordValid($account, $present)) {
             throw Refused::because('password_wrong', 'password');
         }

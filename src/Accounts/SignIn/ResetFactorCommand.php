@@ -11,7 +11,10 @@ use Symfony\Component\Console\Input\InputArgument;
 use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
 
-#[AsCommand('jorvent:factor:reset', 'Resets the second step of signing in for an account whose phone and recovery codes are lost.')]
+#[AsCommand(
+    'jorvent:factor:reset',
+    'Resets the second step of signing in for an account whose phone and recovery codes are lost.',
+)]
 final class ResetFactorCommand extends Command
 {
     public function __construct(private readonly AccountRepository $accounts, private readonly SecondStep $factor)

@@ -111,7 +111,8 @@ final readonly class SecondStep
     public function askReset(int $account, Account $by): bool
     {
         return $this->db->transaction(function () use ($account, $by): bool {
-            $factor = $this->factors->held($account) ?? throw Refused::because($account === $by->id ? 'not_yourself' : 'factor_unknown');
+            $factor = $this->factors->held($account)
+                ?? throw Refused::because($account === $by->id ? 'not_yourself' : 'factor_unknown');
             if (!$factor->askReset($this->factors->hold($by), $this->clock->now())) {
                 $this->log->record('account.factor_reset_asked', 'account', $account);
 

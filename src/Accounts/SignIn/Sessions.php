@@ -14,9 +14,10 @@ use Symfony\Component\Scheduler\Attribute\AsPeriodicTask;
 use Symfony\Component\Security\Core\Authentication\Token\Storage\TokenStorageInterface;
 
 /**
- * Sessions in the database, of those who are signed in only: whoever is not gets none. A session ends when it was not used for some hours
- * and, used or not, after a working day. Requests of one session do not wait for each other: nothing that someone types lives in it.
- * The table keeps a hash of the key in the cookie, so that who reads the table cannot use it.
+ * Sessions in the database, of those who are signed in only: whoever is not gets none. A session ends when it was not
+ * used for some hours and, used or not, after a working day. Requests of one session do not wait for each other:
+ * nothing that someone types lives in it. The table keeps a hash of the key in the cookie, so that who reads it cannot
+ * use it.
  */
 #[AsPeriodicTask(600, method: 'run')]
 final class Sessions extends AbstractSessionHandler
@@ -43,8 +44,12 @@ final class Sessions extends AbstractSessionHandler
         $open = [];
         $sql = 'SELECT id, started_at, seen_at, browser, key_sha256 = :current::bytea AS current FROM session
             WHERE account_id = :account AND '.self::ALIVE.' ORDER BY current DESC, seen_at DESC';
-        foreach ($this->db->rows($sql, ['account' => $account, 'current' => self::key($current)] + $this->limits()) as $row) {
-            $open[] = new OpenSession($row->int('id'), $row->instant('started_at'), $row->instant('seen_at'), Browser::of($row->str('browser')), $row->bool('current'));
+        $parameters = ['account' => $account, 'current' => self::key($current)] + $this->limits();
+        foreach ($this->db->rows($sql, $parameters) as $row) {
+            $browser = Browser::of($row->str('browser'));
+            $open[] = new OpenSession(
+                $row->int('id'), $row->instant('started_at'), $row->instant('seen_at'), $browser, $row->bool('current'),
+            );
         }
 
         return $open;
@@ -52,7 +57,9 @@ final class Sessions extends AbstractSessionHandler
 
     public function end(int $session, int $account): bool
     {
-        return 1 === $this->db->execute('DELETE FROM session WHERE id = :id AND account_id = :account', ['id' => $session, 'account' => $account]);
+        $sql = 'DELETE FROM session WHERE id = :id AND account_id = :account';
+
+        return 1 === $this->db->execute($sql, ['id' => $session, 'account' => $account]);
     }
 
     /** Ends all of an account, but for one that goes on. */
@@ -81,8 +88,9 @@ final class Sessions extends AbstractSessionHandler
 
     public function updateTimestamp(#[\SensitiveParameter] string $sessionId, string $data): bool
     {
+        $now = $this->clock->now();
         $this->db->execute('UPDATE session SET seen_at = :now WHERE key_sha256 = :key::bytea AND seen_at < :before', [
-            'now' => $this->clock->now(), 'key' => self::key($sessionId), 'before' => $this->clock->now()->modify('-'.self::MARK_SECONDS.' seconds'),
+            'now' => $now, 'key' => self::key($sessionId), 'before' => $now->modify('-'.self::MARK_SECONDS.' seconds'),
         ]);
 
         return true;
@@ -104,11 +112,17 @@ final class Sessions extends AbstractSessionHandler
         if (!$account instanceof Account) {
             return $this->doDestroy($sessionId);
         }
-        $browser = mb_scrub(mb_strcut((string) $this->requests->getMainRequest()?->headers->get('User-Agent'), 0, self::BROWSER_LENGTH));
+        $line = (string) $this->requests->getMainRequest()?->headers->get('User-Agent');
+        $browser = mb_scrub(mb_strcut($line, 0, self::BROWSER_LENGTH));
         $this->db->execute(
-            "INSERT INTO session (key_sha256, account_id, data, started_at, seen_at, browser) VALUES (:key::bytea, :account, decode(:data, 'base64'), :now, :now, :browser)
-             ON CONFLICT (key_sha256) DO UPDATE SET data = excluded.data, seen_at = excluded.seen_at, account_id = excluded.account_id",
-            ['key' => self::key($sessionId), 'account' => $account->id, 'data' => base64_encode($data), 'now' => $this->clock->now(), 'browser' => $browser],
+            "INSERT INTO session (key_sha256, account_id, data, started_at, seen_at, browser)
+             VALUES (:key::bytea, :account, decode(:data, 'base64'), :now, :now, :browser)
+             ON CONFLICT (key_sha256) DO UPDATE
+                SET data = excluded.data, seen_at = excluded.seen_at, account_id = excluded.account_id",
+            [
+                'key' => self::key($sessionId), 'account' => $account->id, 'data' => base64_encode($data),
+                'now' => $this->clock->now(), 'browser' => $browser,
+            ],
         );
 
         return true;
@@ -126,7 +140,9 @@ final class Sessions extends AbstractSessionHandler
     {
         $now = $this->clock->now();
 
-        return ['idle' => $now->modify('-'.self::IDLE_MINUTES.' minutes'), 'longest' => $now->modify('-'.self::LONGEST_MINUTES.' minutes')];
+        $before = static fn (int $minutes): \DateTimeImmutable => $now->modify('-'.$minutes.' minutes');
+
+        return ['idle' => $before(self::IDLE_MINUTES), 'longest' => $before(self::LONGEST_MINUTES)];
     }
 
     private static function key(#[\SensitiveParameter] string $sessionId): string

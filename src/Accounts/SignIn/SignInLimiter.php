@@ -12,9 +12,9 @@ use Symfony\Component\RateLimiter\RateLimiterFactoryInterface;
 use Symfony\Component\Security\Http\SecurityRequestAttributes;
 
 /**
- * Few tries for an account from one address, more for an account from anywhere, more again from one address: who forgot is slowed, an office
- * behind one address is not, and many addresses together do not get far with one account. Each try counts before its password is looked at, so
- * that tries at the same moment are not let through together.
+ * Few tries for an account from one address, more for an account from anywhere, more again from one address: who forgot
+ * is slowed, an office behind one address is not, and many addresses together do not get far with one account. Each try
+ * counts before its password is looked at, so that tries at the same moment are not let through together.
  */
 final readonly class SignInLimiter implements RequestRateLimiterInterface
 {
@@ -28,7 +28,8 @@ final readonly class SignInLimiter implements RequestRateLimiterInterface
     public function consume(Request $request): RateLimit
     {
         $least = $this->byAddress->create((string) $request->getClientIp())->consume();
-        foreach ([$this->byName->create($this->name($request)), $this->byNameAndAddress->create($this->both($request))] as $limiter) {
+        $account = $this->byName->create($this->name($request));
+        foreach ([$account, $this->byNameAndAddress->create($this->both($request))] as $limiter) {
             $limit = $limiter->consume();
             $least = $limit->isAccepted() && !$least->isAccepted() ? $least : (!$limit->isAccepted() ? $limit : $least);
         }
@@ -36,7 +37,10 @@ final readonly class SignInLimiter implements RequestRateLimiterInterface
         return $least;
     }
 
-    /** After a sign-in that went well. What comes from the address stays counted: who has one account does not get tries for the others. */
+    /**
+     * After a sign-in that went well. What comes from the address stays counted: who has one account does not get tries
+     * for the others.
+     */
     public function reset(Request $request): void
     {
         $this->byNameAndAddress->create($this->both($request))->reset();

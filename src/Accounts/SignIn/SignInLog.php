@@ -15,7 +15,7 @@ use Symfony\Component\Security\Http\Event\LoginSuccessEvent;
 use Symfony\Component\Security\Http\Event\LogoutEvent;
 use Symfony\Component\Security\Http\SecurityRequestAttributes;
 
-/** Writes down who signed in and out, and tries that failed; and lets those through of whom no second factor is asked. */
+/** Writes down who signed in and out, and tries that failed; lets those through of whom no second factor is asked. */
 final readonly class SignInLog
 {
     public function __construct(

@@ -29,7 +29,7 @@ use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\RateLimiter\RateLimiterFactoryInterface;
 use Symfony\Component\Routing\Attribute\Route;
 
-/** One's own settings: dark pages, single keys, time zone and hours; password, second step and open sessions; deputies. */
+/** One's own settings: pages, keys, time zone and hours; password, second step and open sessions; deputies. */
 #[Gate(Permission::BeSignedIn)]
 final class MyPage extends Page
 {
@@ -55,8 +55,12 @@ final class MyPage extends Page
     }
 
     #[Route('/me/password', name: 'change_password', methods: ['POST'])]
-    public function password(Request $request, Passwords $passwords, #[Target('factor')] RateLimiterFactoryInterface $limit): Response
-    {
+    public function password(
+        Request $request,
+        Passwords $passwords,
+        #[Target('factor')]
+        RateLimiterFactoryInterface $limit,
+    ): Response {
         $input = new PasswordInput();
         $form = $this->formOf(ChangePasswordType::class, $input)->handleRequest($request);
         if ($this->done($form, function () use ($input, $passwords, $limit, $request): void {
@@ -71,7 +75,7 @@ final class MyPage extends Page
         return $this->page($request, ['password' => $form]);
     }
 
-    #[Route('/me/sessions/{session}/end', name: 'session_end', requirements: ['session' => '\d{1,9}'], methods: ['POST'])]
+    #[Route('/me/sessions/{session<\d{1,9}>}/end', name: 'session_end', methods: ['POST'])]
     public function endSession(int $session): Response
     {
         if (!$this->sessions->end($session, $this->me()->id)) {
@@ -107,9 +111,9 @@ final class MyPage extends Page
     #[Route('/me/deputy/{id}/end', name: 'deputy_end', requirements: ['id' => '\d{1,9}'], methods: ['POST'])]
     public function endDeputy(int $id): Response
     {
-        return $this->act(
-            fn () => $this->delegations->end($id, $this->me()->id, $this->isGranted('administer')), 'deputy_ended', 'me',
-        );
+        $admin = $this->isGranted('administer');
+
+        return $this->act(fn () => $this->delegations->end($id, $this->me()->id, $admin), 'deputy_ended', 'me');
     }
 
     #[Route('/me/night', name: 'night_watch', methods: ['POST'])]
@@ -139,7 +143,9 @@ final class MyPage extends Page
     /** @return FormInterface<DeputyInput> */
     private function deputyForm(): FormInterface
     {
-        return $this->formOf(DeputyType::class, new DeputyInput(), ['people' => $this->staff->colleagues($this->me()->id)]);
+        $people = $this->staff->colleagues($this->me()->id);
+
+        return $this->formOf(DeputyType::class, new DeputyInput(), ['people' => $people]);
     }
 
     /** @param array<string, mixed> $data of the sentence */

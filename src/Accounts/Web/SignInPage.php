@@ -65,9 +65,7 @@ final class SignInPage extends Page
         ], new Response(status: null === $error ? Response::HTTP_OK : Response::HTTP_UNPROCESSABLE_ENTITY));
     }
 
-    #[Route(
-        '/sign-in/as/{id}', name: 'sign_in_as', requirements: ['id' => '\d{1,9}'], defaults: self::NO_SESSION, methods: ['POST'],
-    )]
+    #[Route('/sign-in/as/{id<\d{1,9}>}', name: 'sign_in_as', defaults: self::NO_SESSION, methods: ['POST'])]
     public function as(int $id, Security $security): Response
     {
         $account = $this->demo ? $this->accounts->active($id) : null;
@@ -103,8 +101,12 @@ final class SignInPage extends Page
     }
 
     #[Route('/password/{secret}', name: 'password', defaults: self::NO_SESSION, methods: ['GET', 'POST'])]
-    public function password(string $secret, Request $request, GuestLinks $links, ForgottenPassword $forgotten): Response
-    {
+    public function password(
+        string $secret,
+        Request $request,
+        GuestLinks $links,
+        ForgottenPassword $forgotten,
+    ): Response {
         $link = $links->open(LinkPurpose::Password, $secret);
         if (null === $link) {
             return $this->render('public/gone.html.twig', [], new Response(status: Response::HTTP_GONE));

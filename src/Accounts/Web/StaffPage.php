@@ -123,7 +123,10 @@ final class StaffPage extends Page
         $one = $this->query->one($open ?: $rows[0]->id ?? 0, $managed);
 
         return $this->render('accounts/staff.html.twig', $sent + $this->person($one?->id) + [
-            'rows' => \array_slice($rows, 0, self::ROWS), 'more' => \count($rows) > self::ROWS, 'words' => $words, 'open' => $one,
+            'rows' => \array_slice($rows, 0, self::ROWS),
+            'more' => \count($rows) > self::ROWS,
+            'words' => $words,
+            'open' => $one,
             'invitation' => $this->invitation(),
         ]);
     }
@@ -157,7 +160,9 @@ final class StaffPage extends Page
     /** @return list<Choice> */
     private function units(): array
     {
-        return array_values(array_filter($this->query->units(), fn (Choice $u): bool => $this->staff->covered($this->me(), $u->path)));
+        $covered = fn (Choice $unit): bool => $this->staff->covered($this->me(), $unit->path);
+
+        return array_values(array_filter($this->query->units(), $covered));
     }
 
     private function to(int $account): RedirectResponse

@@ -46,7 +46,7 @@ final readonly class GuestLinkRepository
         return [] === $subjects ? [] : $query->getQuery()->getResult();
     }
 
-    /** As it is now, locked until the end of the transaction: of several who use it at the same moment the others wait. */
+    /** As it is now, locked until the end of the transaction: of several who use it at once the others wait. */
     public function held(GuestLink $link): GuestLink
     {
         return $this->entities->find(GuestLink::class, $link->id, LockMode::PESSIMISTIC_WRITE)
@@ -56,6 +56,7 @@ final readonly class GuestLinkRepository
     private function live(LinkPurpose $purpose): QueryBuilder
     {
         return $this->entities->createQueryBuilder()->select('l')->from(GuestLink::class, 'l')
-            ->where('l.purpose = :purpose AND l.usedAt IS NULL AND l.revokedAt IS NULL')->setParameter('purpose', $purpose->value);
+            ->where('l.purpose = :purpose AND l.usedAt IS NULL AND l.revokedAt IS NULL')
+            ->setParameter('purpose', $purpose->value);
     }
 }

@@ -36,7 +36,8 @@ final readonly class GuestLinks implements SecretMaker
     {
         $secret = rtrim(strtr(base64_encode(random_bytes(self::SECRET_BYTES)), '+/', '-_'), '=');
         $now = $this->clock->now();
-        $this->links->add(new GuestLink($purpose, $subject, $this->hash($purpose, $secret), $now->modify('+'.$days.' days'), $now));
+        $until = $now->modify('+'.$days.' days');
+        $this->links->add(new GuestLink($purpose, $subject, $this->hash($purpose, $secret), $until, $now));
 
         return $this->url.$purpose->path().$secret;
     }

@@ -210,6 +210,15 @@ final readonly class JorventTwig
     }
 
     /** Long values cut for a table cell. */
+    /** What the log holds of a field, as a line: of a list what is no list itself. */
+    #[AsTwigFilter('log_value')]
+    public function logValue(mixed $value): string
+    {
+        $texts = array_filter(\is_array($value) ? $value : [$value], is_scalar(...));
+
+        return $this->cut(implode(', ', array_map(strval(...), $texts)));
+    }
+
     #[AsTwigFilter('u_cut')]
     public function cut(string $text): string
     {

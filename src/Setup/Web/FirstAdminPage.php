@@ -27,7 +27,10 @@ final class FirstAdminPage extends Page
     }
 
     #[Route(
-        '/first-admin/{secret}', name: 'first_admin_link', defaults: ['_csrf' => CsrfCheck::PUBLIC], methods: ['GET', 'POST'],
+        '/first-admin/{secret}',
+        name: 'first_admin_link',
+        defaults: ['_csrf' => CsrfCheck::PUBLIC],
+        methods: ['GET', 'POST'],
     )]
     public function show(string $secret, Request $request, LetInFirstAdmin $letIn, GuestLinks $links): Response
     {

@@ -34,7 +34,11 @@ class GuestLink
         public readonly int $subject,
         #[ORM\Column(length: 64, options: ['fixed' => true])]
         private string $secretSha256,
-        /** not readonly: Doctrine sets it anew when it refreshes a locked row @phpstan-readonly-allow-private-mutation */
+        /**
+         * not readonly: Doctrine sets it anew when it refreshes a locked row.
+         *
+         * @phpstan-readonly-allow-private-mutation
+         */
         #[ORM\Column(type: InstantType::NAME)]
         public \DateTimeImmutable $expiresAt,
         #[ORM\Column(type: InstantType::NAME)]
