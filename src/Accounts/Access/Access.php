@@ -142,11 +142,12 @@ final class Access implements ResetInterface
             Role::Recruiter => "'reach', 'recruiters'",
             default => "'reach'",
         };
-        $department = "SELECT 1 FROM unit_place dp
-            WHERE dp.kind = 'department' AND starts_with(u.path, dp.path) AND starts_with($path, dp.path)";
 
         return "starts_with(u.path, $path) AND ($requisition.visibility IN ($open)
-            OR $requisition.visibility = 'department' AND EXISTS ($department))";
+            OR $requisition.visibility = 'department' AND EXISTS (
+                SELECT 1 FROM unit_place dp
+                WHERE dp.kind = 'department' AND starts_with(u.path, dp.path) AND starts_with($path, dp.path)
+            ))";
     }
 
     /**
