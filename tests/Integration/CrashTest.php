@@ -145,6 +145,26 @@ final class CrashTest extends TestCase
         self::assertSame('1', self::actor('booked')->mustRun()->getOutput());
     }
 
+    public function testOfTwoAdminsWhoTakeThatFromEachOtherOneStays(): void
+    {
+        $kept = self::actor('admins', 'put')->mustRun()->getOutput();
+        $rounds = self::times(200);
+        $from = (string) (microtime(true) + 2);
+        $both = array_map(
+            static fn (string $who): Process => self::actor('admins', 'take', $who, $from, (string) $rounds)->setTimeout(120), ['0', '1'],
+        );
+        array_walk($both, static fn (Process $p) => $p->start());
+        array_walk($both, static fn (Process $p) => $p->wait());
+        self::assertSame('as before', self::actor('admins', 'put back', $kept)->mustRun()->getOutput());
+        $said = array_map(static fn (Process $p): array => array_chunk(explode(' ', $p->getOutput()), 2), $both);
+        self::assertSame([$rounds, $rounds], array_map(\count(...), $said), $both[0]->getErrorOutput().$both[1]->getErrorOutput());
+        foreach ($said[0] as $round => [$became, $left]) {
+            $two = [$became, $said[1][$round][0]];
+            self::assertCount(1, array_keys($two, 'taken', true), "round $round: ".implode(' ', $two));
+            self::assertSame('1', $left);
+        }
+    }
+
     /** What is kept in shared memory between searches is never out of date, whoever commits first. */
     public function testSearchesFromKeptSetsSeeEveryChangeAndNoOther(): void
     {

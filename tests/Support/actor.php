@@ -5,12 +5,16 @@ declare(strict_types=1);
 // One actor of CrashTest, a process of its own: prints what became of it.
 
 use Doctrine\ORM\EntityManagerInterface;
+use Jorvent\Accounts\Access\Access;
+use Jorvent\Accounts\Repository\AccountRepository;
+use Jorvent\Accounts\Staff;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Interviews\Book;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Delivery\Deliveries;
 use Jorvent\Platform\InstanceRuntime;
 use Jorvent\Platform\Kernel;
+use Jorvent\Tests\Support\Actors\Admins;
 use Jorvent\Tests\Support\Actors\Letters;
 use Symfony\Component\EventDispatcher\EventDispatcherInterface;
 
@@ -42,6 +46,21 @@ switch ($arguments[0] ?? '') {
             'come again' => $letters->comeAgain(),
             'count' => $letters->count($of),
             'tries' => $letters->tries($of),
+            default => 'what?',
+        };
+        break;
+    case 'admins':
+        $accounts = $container->get(AccountRepository::class);
+        $staff = $container->get(Staff::class);
+        $access = $container->get(Access::class);
+        $entities = $container->get(EntityManagerInterface::class);
+        assert($accounts instanceof AccountRepository && $staff instanceof Staff);
+        assert($access instanceof Access && $entities instanceof EntityManagerInterface);
+        $admins = new Admins($db, $accounts, $staff, $access, $entities);
+        echo match ($to) {
+            'put' => $admins->put(),
+            'put back' => $admins->putBack($arguments[2] ?? ''),
+            'take' => $admins->take((int) ($arguments[2] ?? 0), (float) ($arguments[3] ?? 0), (int) ($arguments[4] ?? 1)),
             default => 'what?',
         };
         break;

@@ -70,16 +70,16 @@ final readonly class AccountRepository
      */
     public function heldAdmins(): array
     {
-        $query = $this->entities->createQuery(
-            'SELECT a FROM '.Account::class.' a WHERE a.active = true AND EXISTS (
-                SELECT 1 FROM '.Grant::class.' g WHERE g.account = a AND g.role = :admin
-            ) ORDER BY a.id',
-        );
-        $query->setParameter('admin', Role::Admin->value)->setLockMode(LockMode::PESSIMISTIC_WRITE);
-        /** @var list<Account> $admins */
-        $admins = $query->getResult();
+        $admins = 'FROM '.Account::class.' a WHERE a.active = true AND EXISTS (
+            SELECT 1 FROM '.Grant::class.' g WHERE g.account = a AND g.role = :admin
+        ) ORDER BY a.id';
+        $lock = $this->entities->createQuery('SELECT a '.$admins)->setParameter('admin', Role::Admin->value);
+        $lock->setLockMode(LockMode::PESSIMISTIC_WRITE)->getResult();
+        // asked again: whoever held the locks before may have taken a grant away meanwhile
+        $query = $this->entities->createQuery('SELECT a.id '.$admins)->setParameter('admin', Role::Admin->value);
 
-        return array_map(static fn (Account $a): int => $a->id, $admins);
+        /** @var list<int> */
+        return $query->getSingleColumnResult();
     }
 
     /** @return list<Account> those a demo instance offers to look with the eyes of */
