@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace Jorvent\Tests\Core;
 
 use Jorvent\Core\Query\Document;
+use Jorvent\Core\Query\Parser;
 use Jorvent\Core\Search\AnswerChance;
+use Jorvent\Core\Search\Context;
 use Jorvent\Core\Search\Criterion;
 use Jorvent\Core\Search\FirstSearch;
 use Jorvent\Core\Search\Gazetteer;
@@ -16,6 +18,7 @@ use Jorvent\Core\Search\Index\Meet;
 use Jorvent\Core\Search\Index\Minus;
 use Jorvent\Core\Search\Index\Numbers;
 use Jorvent\Core\Search\Index\Told;
+use Jorvent\Core\Search\Judge;
 use Jorvent\Core\Search\Kind;
 use Jorvent\Core\Search\Ladder;
 use Jorvent\Core\Search\Licence;
@@ -209,6 +212,29 @@ final class SearchValuesTest extends TestCase
         self::assertSame([false, true, true, false], array_map($isBetween, [
             ['kind' => 'title'], ['kind' => 'title', 'from' => 2010], ['kind' => 'one_job', 'to' => 2012], ['kind' => 'years', 'from' => 3],
         ]));
+    }
+
+    public function testPayIsWithinItsLimitsWhenItIsJustThat(): void
+    {
+        $rates = ['NOK' => 10_000_000, 'EUR' => 1_000_000];
+        $judge = new Judge(new Context(new \DateTimeImmutable('2026-12-01'), $rates, new Gazetteer([]), AnswerChance::unlearned()));
+        $pay = new Criterion(Kind::Pay, from: 500, to: 700, currency: 'EUR');
+        $passes = static fn (?int $expects, string $currency): bool => $judge->passes(
+            $pay, new Profile(new Document(), expects: $expects, currency: $currency),
+        );
+        $euro = array_map(static fn (int $n): bool => $passes($n, 'EUR'), [499, 500, 700, 701]);
+        $krone = array_map(static fn (int $n): bool => $passes($n, 'NOK'), [4_999, 5_000, 7_000, 7_001]);
+        self::assertSame([[false, true, true, false], [false, true, true, false]], [$euro, $krone]);
+        self::assertSame([false, false], [$passes(null, 'EUR'), $passes(600, 'SEK')], 'what is not told, or has no rate');
+    }
+
+    public function testItemsOfAListAreQuotedWhereTheyNeedIt(): void
+    {
+        $repaired = static fn (string $query): ?string => (new Parser())->parse($query)->problems[0]->repaired ?? null;
+        self::assertSame('plc OR "shore power" OR scada', $repaired('plc, shore power; scada.'));
+        self::assertSame('plc OR "shore power"', $repaired('plc, "shore power"'), 'and not twice');
+        self::assertNull($repaired('plc scada'));
+        self::assertNull($repaired('plc,'), 'one alone is no list');
     }
 
     public function testOneStepWider(): void
