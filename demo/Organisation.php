@@ -7,6 +7,9 @@ namespace Jorvent\Demo;
 /** Sites, units and the named people of the demo world. */
 final class Organisation
 {
+    public const COMPANY = 'Skerry Line';
+    public const SENDER = 'hiring@skerryline.example';
+
     /** id, name, city, country, zone, currency, latitude, longitude */
     public const SITES = [
         [1, 'Bergen', 'Bergen', 'NO', 'Europe/Oslo', 'NOK', 60.39, 5.32], [2, 'Aberdeen', 'Aberdeen', 'GB', 'Europe/London', 'GBP', 57.15, -2.09], [3, 'Gdańsk', 'Gdańsk', 'PL', 'Europe/Warsaw', 'PLN', 54.35, 18.65],

@@ -26,6 +26,7 @@ use Jorvent\People\IndexCandidate;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Delivery\Message\Message;
 use Jorvent\Platform\Files\FileStore;
+use Jorvent\Platform\Identity\Entity\Identity;
 use Jorvent\Requisitions\Entity\Requisition;
 use Jorvent\Requisitions\Holidays;
 use Random\Engine\Mt19937;
@@ -347,6 +348,8 @@ final class World
 
     private function organisation(): void
     {
+        $this->entities->persist(new Identity(Organisation::COMPANY, Organisation::SENDER));
+        $this->entities->flush();
         foreach (Organisation::SITES as [$id, $name, $city, $country, $zone, $currency, $latitude, $longitude]) {
             $this->db->insert('site', ['id' => $id, 'name' => $name, 'city' => $city, 'country' => $country, 'zone' => $zone, 'currency' => $currency, 'latitude' => $latitude, 'longitude' => $longitude, 'region' => JobBoards::PLACES[$city][0], 'postcode' => JobBoards::PLACES[$city][1]]);
         }

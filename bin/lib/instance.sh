@@ -103,7 +103,7 @@ APP_ENV=$3
 APP_SECRET=$(secret application)
 JORVENT_VAR=$DIR
 JORVENT_MAILBOX=$DIR/mailbox
-JORVENT_MAILBOX_ADDRESS=jobs@skerryline.example
+JORVENT_MAILBOX_ADDRESS=${JORVENT_MAILBOX_ADDRESS:-$([ "${DEMO:-1}" = 1 ] && echo jobs@skerryline.example)}
 JORVENT_URL=http://127.0.0.1:$PORT
 JORVENT_HOST_PATTERN=$(sed 's/[.]/\\./g' <<<"${HOST_NAME:-localhost}")
 JORVENT_TRUSTED_PROXIES=${TRUSTED_PROXIES:-}

@@ -22,7 +22,7 @@ final class Acts
         Permission::ReadOffer->value => ['offer', 'hire'],
         // what an admin keeps; it belongs to no requisition
         Permission::Administer->value => [
-            'account', 'sign_in', 'brand', 'consent', 'declaration', 'guide', 'holidays', 'no_poach', 'posts', 'retention', 'setting', 'site', 'sourcing',
+            'account', 'sign_in', 'brand', 'consent', 'declaration', 'guide', 'holidays', 'identity', 'no_poach', 'posts', 'retention', 'setting', 'site', 'sourcing',
             'structure', 'taken', 'thesaurus', 'viewed',
         ],
     ];

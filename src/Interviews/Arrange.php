@@ -44,7 +44,8 @@ final readonly class Arrange
                 default => null,
             };
             $now = $this->clock->now();
-            $id = $this->db->insert('interview', ['application_id' => $applicationId, 'candidate_id' => $application->candidateId, 'title' => '' === $title ? 'Interview' : $title, 'minutes' => $minutes, 'place' => $place, 'state' => 'offered', 'organiser_id' => $by, 'uid' => bin2hex(random_bytes(12)).'@skerryline.example', 'created_at' => $now]);
+            // the id of its event is random, and tells nothing of the host (RFC 7986, 5.3)
+            $id = $this->db->insert('interview', ['application_id' => $applicationId, 'candidate_id' => $application->candidateId, 'title' => '' === $title ? 'Interview' : $title, 'minutes' => $minutes, 'place' => $place, 'state' => 'offered', 'organiser_id' => $by, 'uid' => bin2hex(random_bytes(16)), 'created_at' => $now]);
             foreach ($accounts as $account) {
                 $this->db->insert('interview_seat', ['interview_id' => $id, 'account_id' => $account]);
             }

@@ -15,9 +15,9 @@ final readonly class Brand
     {
     }
 
-    public static function fromRecord(Record $row): self
+    public static function fromRecord(Record $row, string $name): self
     {
-        return new self($row->int('id'), $row->str('key'), $row->str('name'), $row->str('contact'), new Colours($row->str('accent'), $row->str('deep'), $row->str('paper')), $row->bool('chart'), $row->strOrNull('logo_sha256'), $row->intOrNull('logo_width') ?? 0, $row->intOrNull('logo_height') ?? 0, $row->json('texts'), $row->int('version'));
+        return new self($row->int('id'), $row->str('key'), $name, $row->str('contact'), new Colours($row->str('accent'), $row->str('deep'), $row->str('paper')), $row->bool('chart'), $row->strOrNull('logo_sha256'), $row->intOrNull('logo_width') ?? 0, $row->intOrNull('logo_height') ?? 0, $row->json('texts'), $row->int('version'));
     }
 
     /** @param 'tagline'|'lead' $which in that language, else in English; empty when it is not written */

@@ -10,6 +10,7 @@ use Jorvent\Core\Shared\Refusal;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
+use Jorvent\Platform\Identity\Identities;
 use Jorvent\Platform\Text\RichText;
 use Psr\Clock\ClockInterface;
 
@@ -23,28 +24,34 @@ final readonly class Brands
     private const LOGO_SIDE = 4000;
     private const COLUMNS = 'id, key, name, texts, contact, accent, deep, paper, chart, logo_sha256, logo_width, logo_height, version';
 
-    public function __construct(private Db $db, private ActivityLog $log, private ClockInterface $clock, private RichText $rich)
+    public function __construct(private Db $db, private ActivityLog $log, private ClockInterface $clock, private RichText $rich, private Identities $identities)
     {
     }
 
     /** @return list<Brand> */
     public function all(): array
     {
-        return array_map(Brand::fromRecord(...), $this->db->rows('SELECT '.self::COLUMNS.' FROM brand ORDER BY id LIMIT 200'));
+        return array_map($this->brand(...), $this->db->rows('SELECT '.self::COLUMNS.' FROM brand ORDER BY id LIMIT 200'));
     }
 
     public function byKey(string $key): ?Brand
     {
         $row = $this->db->row('SELECT '.self::COLUMNS.' FROM brand WHERE key = :k', ['k' => $key]);
 
-        return null === $row ? null : Brand::fromRecord($row);
+        return null === $row ? null : $this->brand($row);
     }
 
     public function one(int $id): ?Brand
     {
         $row = $this->db->row('SELECT '.self::COLUMNS.' FROM brand WHERE id = :id', ['id' => $id]);
 
-        return null === $row ? null : Brand::fromRecord($row);
+        return null === $row ? null : $this->brand($row);
+    }
+
+    /** The first site is called as the company is, as long as it has no name of its own. */
+    private function brand(Record $row): Brand
+    {
+        return Brand::fromRecord($row, '' === $row->str('name') ? $this->identities->name() : $row->str('name'));
     }
 
     public function main(): Brand
@@ -57,7 +64,7 @@ final readonly class Brands
         $row = $this->db->row(
             'SELECT b.id, b.key, b.name, b.texts, b.contact, b.accent, b.deep, b.paper, b.chart, b.logo_sha256, b.logo_width, b.logo_height, b.version FROM org_unit u JOIN org_unit a ON starts_with(u.path, a.path) JOIN brand_unit g ON g.unit_id = a.id JOIN brand b ON b.id = g.brand_id WHERE u.id = :u ORDER BY length(a.path) DESC LIMIT 1', ['u' => $unit]);
 
-        return null === $row ? $this->main() : Brand::fromRecord($row);
+        return null === $row ? $this->main() : $this->brand($row);
     }
 
     public function ofRequisition(int $requisition): Brand
@@ -134,7 +141,8 @@ final readonly class Brands
             if (0 !== $this->db->int('SELECT count(*) FROM brand WHERE key = :k AND id <> :id', ['k' => $main ? '' : $key, 'id' => $id ?? 0])) {
                 throw Refused::because('brand_key_taken', 'key');
             }
-            $values = ['key' => $main ? '' : $key, 'name' => $name, 'texts' => json_encode($texts, \JSON_THROW_ON_ERROR | \JSON_FORCE_OBJECT | \JSON_UNESCAPED_UNICODE), 'contact' => $contact, 'accent' => strtoupper($colours->accent), 'deep' => strtoupper($colours->deep), 'paper' => strtoupper($colours->paper), 'chart' => $chart];
+            $own = $main && $name === $this->identities->name() ? '' : $name;
+            $values = ['key' => $main ? '' : $key, 'name' => $own, 'texts' => json_encode($texts, \JSON_THROW_ON_ERROR | \JSON_FORCE_OBJECT | \JSON_UNESCAPED_UNICODE), 'contact' => $contact, 'accent' => strtoupper($colours->accent), 'deep' => strtoupper($colours->deep), 'paper' => strtoupper($colours->paper), 'chart' => $chart];
             if (null === $id) {
                 $id = $this->db->insert('brand', $values);
             } elseif (0 === $this->db->execute('UPDATE brand SET key = :key, name = :name, texts = CAST(:texts AS jsonb), contact = :contact, accent = :accent, deep = :deep, paper = :paper, chart = :chart, version = version + 1 WHERE id = :id AND version = :v', $values + ['id' => $id, 'v' => $seen])) {

@@ -30,12 +30,16 @@ final readonly class BriefNames
                 }
             }
         }
+        if ([] === $ids) {
+            return [];
+        }
+        $parts = array_map(
+            static fn (string $table): string => "SELECT '$table' AS kind, id, name FROM $table WHERE id IN (:$table)",
+            array_keys($ids),
+        );
         $names = [];
-        foreach ($ids as $table => $of) {
-            $rows = $this->db->rows("SELECT id, name FROM $table WHERE id IN (:ids)", ['ids' => array_values($of)]);
-            foreach ($rows as $row) {
-                $names[$table][$row->int('id')] = $row->str('name');
-            }
+        foreach ($this->db->rows(implode(' UNION ALL ', $parts), array_map(array_values(...), $ids)) as $row) {
+            $names[$row->str('kind')][$row->int('id')] = $row->str('name');
         }
 
         return $names;

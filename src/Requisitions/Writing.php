@@ -11,16 +11,29 @@ use Jorvent\Core\Writing\Draft;
 use Jorvent\Core\Writing\Drafter;
 use Jorvent\Core\Writing\Passage;
 use Jorvent\Platform\Database\Db;
+use Jorvent\Platform\Identity\Identities;
 use Jorvent\Platform\Text\RichText;
 
 /** Helps with a brief's description: what to look at again, a first draft from what is known, and the prompt for a text service. */
 final readonly class Writing
 {
-    public const INSTRUCTION = 'You write job descriptions for Skerry Line. Use only the facts given. Plain words, short sentences, "you". No superlatives, no words about age, sex, origin or family. Blocks with a short heading on a line of its own, an empty line between blocks.';
+    private const INSTRUCTION = 'You write job descriptions for %s. Use only the facts given. Plain words, '
+        .'short sentences, "you". No superlatives, no words about age, sex, origin or family. Blocks with a short '
+        .'heading on a line of its own, an empty line between blocks.';
     private const EDUCATION = ['upper_secondary' => 'Upper secondary school', 'vocational' => 'Vocational training', 'bachelor' => 'A bachelor’s degree', 'master' => 'A master’s degree', 'doctorate' => 'A doctorate'];
 
-    public function __construct(private Db $db, private Boards $boards, private TextServiceStore $service)
+    public function __construct(
+        private Db $db,
+        private Boards $boards,
+        private TextServiceStore $service,
+        private Identities $identities,
+    ) {
+    }
+
+    /** What a text service is told of how it writes, before what it writes of. */
+    public function instruction(): string
     {
+        return \sprintf(self::INSTRUCTION, $this->identities->get()->name);
     }
 
     /** @return list<Passage> */

@@ -12,6 +12,7 @@ use Jorvent\Core\Shared\Refused;
 use Jorvent\Organisation\ReachList;
 use Jorvent\Organisation\Structures;
 use Jorvent\Platform\Database\Db;
+use Jorvent\Platform\Identity\Identities;
 use Jorvent\Platform\Links\Entity\GuestLink;
 use Jorvent\Platform\Links\GuestLinks;
 use Jorvent\Platform\Links\LinkPurpose;
@@ -35,6 +36,7 @@ final readonly class LetInFirstAdmin
         private ReachList $reach,
         private Passwords $passwords,
         private GuestLinks $links,
+        private Identities $identities,
     ) {
     }
 
@@ -59,6 +61,7 @@ final readonly class LetInFirstAdmin
             if (!$this->accounts->isEmpty()) {
                 throw Refused::because('not_the_first');
             }
+            $this->identities->begin($first->company, $first->sender);
             $unit = $this->structures->begin($first->company);
             $now = $this->clock->now();
             $account = new Account($first->name, $first->email, 'Admin', $first->zone, null, $unit, $now);

@@ -22,7 +22,7 @@ final class EmptyHouseTest extends DatabaseTest
     public function testAnAdminMakesAnEmptyHouseReady(): void
     {
         $this->emptyTheHouse();
-        $first = new FirstAdmin('New Line', 'Runa Eikeland', 'runa@newline.example', 'Europe/Oslo');
+        $first = new FirstAdmin('New Line', 'work@newline.example', 'Runa Eikeland', 'runa@newline.example', 'Europe/Oslo');
         ($this->get(LetInFirstAdmin::class))($this->firstLink(), $first, 'long enough for it');
         $runa = $this->as('Runa Eikeland');
         foreach (['/today', '/requisitions', '/departments', '/catalogue', '/organisation', '/sites', '/rates', '/staff', '/approval-rules', '/question-library', '/requisitions/new?from=nothing', '/find?q=a'] as $page) {

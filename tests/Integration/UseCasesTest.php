@@ -309,12 +309,12 @@ final class UseCasesTest extends DatabaseTest
         $link = $this->firstLink();
         $letIn = $this->get(LetInFirstAdmin::class);
         $first = static fn (GuestLink $by, string $company, string $name, string $email, string $zone = 'Europe/Oslo') => $letIn(
-            $by, new FirstAdmin($company, $name, $email, $zone), 'long enough for it',
+            $by, new FirstAdmin($company, $email, $name, $email, $zone), 'long enough for it',
         );
         $refused = $this->refused(static fn () => $first($former, 'Old', 'Old', 'old@newline.example'));
         self::assertSame(['link_used'], array_map(trim(...), $refused), 'a new one ends those before');
         $refused = $this->refused(static fn () => $first($link, '', '', 'nobody', 'Mars/Base'));
-        self::assertSame(['company missing', 'name missing', 'email email_wrong', 'zone zone_unknown'], $refused);
+        self::assertSame(['company missing', 'sender email_wrong', 'name missing', 'email email_wrong', 'zone zone_unknown'], $refused);
         $first($link, 'New Line', 'Runa Eikeland', 'runa@newline.example');
         self::assertSame(['link_used'], $this->refused(static fn () => $first($link, 'Other', 'Other', 'other@newline.example')));
         self::assertSame(1, $this->int("SELECT count(*) FROM account_grant WHERE role = 'admin'"));

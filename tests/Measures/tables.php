@@ -28,7 +28,7 @@ return [
         'tombstone',
     ],
     'Pipeline' => ['application', 'shortlist', 'shortlist_entry', 'stage_visit', 'undo_step', 'verdict'],
-    'Platform' => ['counted_try', 'delivery', 'guest_link', 'heartbeat', 'import', 'import_mapping', 'list_setting', 'message', 'migration'],
+    'Platform' => ['counted_try', 'delivery', 'guest_link', 'heartbeat', 'identity', 'import', 'import_mapping', 'list_setting', 'message', 'migration'],
     'Requisitions' => [
         'approval', 'approval_question', 'approval_rule', 'brief_field_rule', 'brief_version', 'exchange_rate',
         'job_family', 'no_current_pay', 'outside_count', 'presence', 'public_holiday', 'requisition',

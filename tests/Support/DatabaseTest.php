@@ -119,7 +119,7 @@ abstract class DatabaseTest extends WebTestCase
         foreach (['activity', 'activity_chain', 'tombstone'] as $table) {
             $this->db()->execute("ALTER TABLE $table DISABLE TRIGGER USER");
         }
-        $this->db()->execute('TRUNCATE account, org_unit, org_structure, site, role_profile, job_family, exchange_rate CASCADE');
+        $this->db()->execute('TRUNCATE identity, account, org_unit, org_structure, site, role_profile, job_family, exchange_rate CASCADE');
         $this->db()->execute('SET LOCAL ROLE jorvent_app');
         $this->entities()->clear();
     }

@@ -10,6 +10,7 @@ use Jorvent\Accounts\Form\EmailInput;
 use Jorvent\Accounts\Form\ForgottenPasswordType;
 use Jorvent\Accounts\Form\PasswordInput;
 use Jorvent\Accounts\Repository\AccountRepository;
+use Jorvent\Platform\Identity\Identities;
 use Jorvent\Platform\Links\GuestLinks;
 use Jorvent\Platform\Links\LinkPurpose;
 use Jorvent\Platform\Web\CsrfCheck;
@@ -37,6 +38,7 @@ final class SignInPage extends Page
 
     public function __construct(
         private readonly AccountRepository $accounts,
+        private readonly Identities $identities,
         #[Autowire('%env(bool:JORVENT_DEMO)%')]
         private readonly bool $demo,
     ) {
@@ -61,6 +63,7 @@ final class SignInPage extends Page
             'last' => \is_string($last) ? $last : '',
             'said' => \in_array($said, self::SAID, true) ? $said : null,
             'to' => self::own($request->query->getString('to')),
+            'organisation' => $this->identities->name(),
             'people' => $this->demo ? $this->accounts->ofDemo() : [],
         ], new Response(status: null === $error ? Response::HTTP_OK : Response::HTTP_UNPROCESSABLE_ENTITY));
     }

@@ -6,6 +6,7 @@ namespace Jorvent\Outside\Mail;
 
 use Jorvent\Platform\Delivery\NotNow;
 use Jorvent\Platform\Delivery\RefusedByThem;
+use Jorvent\Platform\Identity\Identities;
 use Symfony\Component\DependencyInjection\Attribute\AsAlias;
 use Symfony\Component\Mailer\Exception\TransportExceptionInterface;
 use Symfony\Component\Mailer\Exception\UnexpectedResponseException;
@@ -17,16 +18,17 @@ use Symfony\Component\Mime\Part\DataPart;
 #[AsAlias(MailPost::class)]
 final readonly class SmtpMailPost implements MailPost
 {
-    public const FROM = 'hiring@skerryline.example';
-
-    public function __construct(private TransportInterface $transport)
+    public function __construct(private TransportInterface $transport, private Identities $identities)
     {
     }
 
     public function send(OutgoingMail $mail): void
     {
-        $email = (new Email())->from(new Address(self::FROM, $mail->from))->to(new Address($mail->to, $mail->toName))->subject($mail->subject)->text($mail->text);
-        $email->getHeaders()->addIdHeader('Message-ID', preg_replace('/[^A-Za-z0-9._\-]/', '-', $mail->id).'@skerryline.example');
+        $identity = $this->identities->get();
+        $email = (new Email())->from(new Address($identity->sender, $mail->from))
+            ->to(new Address($mail->to, $mail->toName))->subject($mail->subject)->text($mail->text);
+        $id = preg_replace('/[^A-Za-z0-9._\-]/', '-', $mail->id);
+        $email->getHeaders()->addIdHeader('Message-ID', $id.'@'.$identity->domain());
         if (null !== $mail->end) {
             // one click ends such mails, also from the reader's own button (RFC 8058)
             $email->getHeaders()->addTextHeader('List-Unsubscribe', '<'.$mail->end.'>')->addTextHeader('List-Unsubscribe-Post', 'List-Unsubscribe=One-Click');

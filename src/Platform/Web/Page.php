@@ -6,6 +6,7 @@ namespace Jorvent\Platform\Web;
 
 use Jorvent\Accounts\Entity\Account;
 use Jorvent\Core\Shared\Refused;
+use Jorvent\Platform\Identity\Identities;
 use Jorvent\Platform\Web\Form\FormRefusals;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
 use Symfony\Component\Form\FormFactoryInterface;
@@ -22,6 +23,7 @@ abstract class Page extends AbstractController
 {
     private LocaleSwitcher $languages;
     private FormFactoryInterface $forms;
+    private Identities $identities;
 
     #[Required]
     public function setLanguages(LocaleSwitcher $languages): void
@@ -33,6 +35,22 @@ abstract class Page extends AbstractController
     public function setForms(FormFactoryInterface $forms): void
     {
         $this->forms = $forms;
+    }
+
+    #[Required]
+    public function setIdentities(Identities $identities): void
+    {
+        $this->identities = $identities;
+    }
+
+    /** @param array<array-key, mixed> $parameters */
+    protected function render(string $view, array $parameters = [], ?Response $response = null): Response
+    {
+        if (null !== $this->getUser()) {
+            $parameters += ['organisation' => $this->identities->name()]; // in the frame of all pages of staff
+        }
+
+        return parent::render($view, $parameters, $response);
     }
 
     /**

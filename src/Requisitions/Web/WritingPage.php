@@ -75,8 +75,9 @@ final class WritingPage extends Page
     {
         $settings = $this->service->settings();
         $prompt = Input::of($request)->text('prompt');
+        $instruction = $this->writing->instruction();
 
-        return new StreamedResponse(static function () use ($settings, $prompt, $texts): void {
+        return new StreamedResponse(static function () use ($settings, $instruction, $prompt, $texts): void {
             $say = static function (string $event, string $data): void {
                 echo "event: $event\ndata: ".json_encode($data, \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE)."\n\n";
                 if (ob_get_level() > 0) {
@@ -88,7 +89,7 @@ final class WritingPage extends Page
                 if (null === $settings) {
                     throw new RefusedByThem('No text service has been entered.');
                 }
-                foreach ($texts->write($settings, Writing::INSTRUCTION, $prompt) as $piece) {
+                foreach ($texts->write($settings, $instruction, $prompt) as $piece) {
                     $say('piece', $piece);
                 }
                 $say('done', '');

@@ -10,6 +10,7 @@ use Jorvent\Setup\FirstAdmin;
 final class FirstAdminInput
 {
     public ?string $company = null;
+    public ?string $sender = null;
     public ?string $name = null;
     public ?string $email = null;
     public ?string $new = null;
@@ -17,6 +18,8 @@ final class FirstAdminInput
 
     public function admin(): FirstAdmin
     {
-        return new FirstAdmin($this->company ?? '', $this->name ?? '', $this->email ?? '', $this->zone ?? '');
+        return new FirstAdmin(
+            $this->company ?? '', $this->sender ?? '', $this->name ?? '', $this->email ?? '', $this->zone ?? '',
+        );
     }
 }

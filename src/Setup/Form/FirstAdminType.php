@@ -19,6 +19,7 @@ final class FirstAdminType extends AbstractType
     {
         $builder
             ->add('company', TextType::class, ['label' => 'Company'])
+            ->add('sender', EmailType::class, ['label' => 'Mails are sent from', 'help' => 'identity.sender_help'])
             ->add('name', TextType::class, ['label' => 'Your name'])
             ->add('email', EmailType::class, ['label' => 'E-mail'])
             ->add('new_password', NewPasswordType::class, ['label' => 'Password'])

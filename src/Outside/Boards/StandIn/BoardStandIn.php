@@ -251,7 +251,7 @@ final readonly class BoardStandIn implements StandIn
         }
         $e = fn (string $part): string => htmlspecialchars(self::text($advert, $this->manners->names[$part]));
 
-        return new Response('<!doctype html><html lang="en"><meta charset="utf-8"><title>'.$e('title').' · '.$this->manners->name.'</title><link rel="stylesheet" href="/build/staff.css"><body class="standin"><p class="lab">'.$this->manners->name.' · '.$e('category').' · '.$e('town').'</p><h1 class="h1">'.$e('title').'</h1><div class="prose preline">'.htmlspecialchars(trim(strip_tags(str_replace(['</p>', '</li>', '<li>'], ["\n\n", "\n", '– '], self::text($advert, $this->manners->names['body']))))).'</div><p><a class="btn btn-primary" href="'.$e('apply').'">Apply at Skerry Line</a></p></body></html>');
+        return new Response('<!doctype html><html lang="en"><meta charset="utf-8"><title>'.$e('title').' · '.$this->manners->name.'</title><link rel="stylesheet" href="/build/staff.css"><body class="standin"><p class="lab">'.$this->manners->name.' · '.$e('category').' · '.$e('town').'</p><h1 class="h1">'.$e('title').'</h1><div class="prose preline">'.htmlspecialchars(trim(strip_tags(str_replace(['</p>', '</li>', '<li>'], ["\n\n", "\n", '– '], self::text($advert, $this->manners->names['body']))))).'</div><p><a class="btn btn-primary" href="'.$e('apply').'">Apply at the company</a></p></body></html>');
     }
 
     /**

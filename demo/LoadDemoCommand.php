@@ -2,13 +2,12 @@
 
 declare(strict_types=1);
 
-namespace Jorvent\Platform\Demo;
+namespace Jorvent\Demo;
 
 use Doctrine\ORM\EntityManagerInterface;
 use Jorvent\Accounts\Entity\Account;
 use Jorvent\Adverts\AdvertTexts;
 use Jorvent\Adverts\Boards;
-use Jorvent\Demo\World;
 use Jorvent\Offers\Letter;
 use Jorvent\Organisation\ReachList;
 use Jorvent\Organisation\Structures;
@@ -28,7 +27,7 @@ use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\PasswordHasher\Hasher\PasswordHasherFactoryInterface;
 
 #[AsCommand('jorvent:demo', 'Loads the demo world into an empty database.')]
-final class DemoCommand extends Command
+final class LoadDemoCommand extends Command
 {
     public const PASSWORD = 'skerry';
 
