@@ -101,7 +101,11 @@ final class IdentityTest extends DatabaseTest
         $longest = str_repeat('å', Identity::LONGEST_NAME);
         self::assertSame([], Identity::blockers($longest, 'a@b.example'));
         self::assertCount(1, Identity::blockers($longest.'å', 'a@b.example'));
-        foreach (['', 'a', '@b.example', 'a@', 'a b@c.example', "a@b.example\nBcc: c@d.example"] as $wrong) {
+        $wrongs = [
+            '', 'a', '@b.example', 'a@', 'a b@c.example', '"a@b"@c.example', '"a b"@c.example',
+            "a@b.example\nBcc: c@d.example",
+        ];
+        foreach ($wrongs as $wrong) {
             self::assertCount(1, Identity::blockers('North', $wrong), $wrong);
         }
     }

@@ -15,7 +15,8 @@ use Jorvent\Core\Shared\Refused;
 class Identity
 {
     public const ONLY = 1;
-    public const LONGEST_NAME = 80;
+    /** as of careers sites, the first of which bears it */
+    public const LONGEST_NAME = 60;
 
     #[ORM\Id, ORM\Column]
     public readonly int $id;
@@ -48,14 +49,17 @@ class Identity
     }
 
     /**
-     * The address stands in headers of mails, and its domain in their ids: ASCII, with a domain.
+     * The address stands in headers of mails, and its domain in their ids: ASCII, with a domain,
+     * and no local part in quotes, which few servers take.
      *
      * @return list<Refusal>
      */
     public static function blockers(string $name, string $sender): array
     {
         $name = trim($name);
-        $isAddress = false !== filter_var(trim($sender), \FILTER_VALIDATE_EMAIL);
+        $sender = trim($sender);
+        $isQuoted = str_contains($sender, '"');
+        $isAddress = !$isQuoted && false !== filter_var($sender, \FILTER_VALIDATE_EMAIL);
 
         return array_values(array_filter([
             '' === $name ? new Refusal('company', 'missing') : null,
