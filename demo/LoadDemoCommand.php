@@ -15,8 +15,9 @@ use Jorvent\People\IndexCandidate;
 use Jorvent\Pipeline\RateApplicants;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Files\FileStore;
+use Jorvent\Reference\ExchangeRates;
+use Jorvent\Reference\ImportHolidays;
 use Jorvent\Requisitions\Entity\Requisition;
-use Jorvent\Requisitions\Holidays;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
@@ -31,7 +32,7 @@ final class LoadDemoCommand extends Command
 {
     public const PASSWORD = 'skerry';
 
-    public function __construct(private readonly Db $db, private readonly Letter $letter, private readonly FileStore $files, private readonly ClockInterface $clock, private readonly PasswordHasherFactoryInterface $hashers, private readonly EntityManagerInterface $entities, private readonly Structures $structures, private readonly ReachList $reach, private readonly IndexCandidate $index, private readonly Holidays $holidays, private readonly Boards $boards, private readonly AdvertTexts $adverts, private readonly RateApplicants $rate, #[Autowire('%env(STANDIN_URL)%')] private readonly string $outside)
+    public function __construct(private readonly Db $db, private readonly Letter $letter, private readonly FileStore $files, private readonly ClockInterface $clock, private readonly PasswordHasherFactoryInterface $hashers, private readonly EntityManagerInterface $entities, private readonly Structures $structures, private readonly ReachList $reach, private readonly IndexCandidate $index, private readonly ImportHolidays $holidays, private readonly ExchangeRates $rates, private readonly Boards $boards, private readonly AdvertTexts $adverts, private readonly RateApplicants $rate, #[Autowire('%env(STANDIN_URL)%')] private readonly string $outside)
     {
         parent::__construct();
     }
@@ -51,7 +52,7 @@ final class LoadDemoCommand extends Command
         }
         $started = microtime(true);
         $tell = static fn (string $what) => $output->writeln(\sprintf('    %5.1f s  %s', microtime(true) - $started, $what));
-        $world = new World($this->db, $this->letter, $this->files, $this->entities, $this->structures, $this->reach, $this->index, $this->holidays, $this->boards, $this->adverts, $this->outside, $this->clock->now(), $this->hashers->getPasswordHasher(Account::class)->hash(self::PASSWORD));
+        $world = new World($this->db, $this->letter, $this->files, $this->entities, $this->structures, $this->reach, $this->index, $this->holidays, $this->rates, $this->boards, $this->adverts, $this->outside, $this->clock->now(), $this->hashers->getPasswordHasher(Account::class)->hash(self::PASSWORD));
         $people = $input->getOption('people');
         $world->load('large' === $input->getOption('size'), $tell, is_numeric($people) ? (int) $people : 0);
         $tell('fit of applicants');

@@ -27,8 +27,9 @@ use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Delivery\Message\Message;
 use Jorvent\Platform\Files\FileStore;
 use Jorvent\Platform\Identity\Entity\Identity;
+use Jorvent\Reference\ExchangeRates;
+use Jorvent\Reference\ImportHolidays;
 use Jorvent\Requisitions\Entity\Requisition;
-use Jorvent\Requisitions\Holidays;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 
@@ -84,7 +85,7 @@ final class World
 
     private ?Reader $reader = null;
 
-    public function __construct(private readonly Db $db, private readonly Letter $letter, private readonly FileStore $files, private readonly EntityManagerInterface $entities, private readonly Structures $organisation, private readonly ReachList $reach, private readonly IndexCandidate $index, private readonly Holidays $holidays, private readonly Boards $boards, private readonly AdvertTexts $adverts, private readonly string $outside, private readonly \DateTimeImmutable $now, private readonly string $passwordHash)
+    public function __construct(private readonly Db $db, private readonly Letter $letter, private readonly FileStore $files, private readonly EntityManagerInterface $entities, private readonly Structures $organisation, private readonly ReachList $reach, private readonly IndexCandidate $index, private readonly ImportHolidays $holidays, private readonly ExchangeRates $rates, private readonly Boards $boards, private readonly AdvertTexts $adverts, private readonly string $outside, private readonly \DateTimeImmutable $now, private readonly string $passwordHash)
     {
         $this->today = $now->setTime(0, 0);
         $this->random = new Randomizer(new Mt19937(2207));
@@ -371,10 +372,10 @@ final class World
         $this->reach->draw(null);
         $this->holdBack('Morag Isbister');
         foreach (PublicHolidays::calendars((int) $this->today->format('Y')) as $country => $calendar) {
-            $this->holidays->import($country, $calendar);
+            ($this->holidays)($country, $calendar);
         }
         foreach (Organisation::RATES as $currency => $rate) {
-            $this->db->execute('INSERT INTO exchange_rate (currency, day, per_euro) VALUES (:c, :d, :r)', ['c' => $currency, 'd' => $this->today->modify('-1 day')->format('Y-m-d'), 'r' => (string) $rate]);
+            $this->rates->set($currency, $this->today->modify('-1 day')->format('Y-m-d'), (string) $rate);
         }
     }
 

@@ -10,6 +10,7 @@ use Jorvent\Core\Pay\ExchangeRate;
 use Jorvent\Core\Shared\Money;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
+use Jorvent\Reference\Read\RateQuery;
 use Psr\Clock\ClockInterface;
 
 /** What postings cost: what was entered or imported, else what the board's price makes of what was used. All in euro, at the newest rates, so that boards compare. */
@@ -20,7 +21,7 @@ final class Costs
     /** @var array<string, ExchangeRate>|null */
     private ?array $rates = null;
 
-    public function __construct(private readonly Db $db, private readonly ClockInterface $clock)
+    public function __construct(private readonly Db $db, private readonly ClockInterface $clock, private readonly RateQuery $newest)
     {
     }
 
@@ -68,18 +69,13 @@ final class Costs
         if (self::CURRENCY === $money->currency) {
             return $money;
         }
-        if (null === $this->rates) {
-            $this->rates = [];
-            foreach ($this->db->rows('SELECT DISTINCT ON (currency) currency, day, trim_scale(per_euro)::text AS per_euro FROM exchange_rate ORDER BY currency, day DESC') as $row) {
-                $parsed = ExchangeRate::parse($row->str('per_euro'));
-                if (null !== $parsed) {
-                    $this->rates[$row->str('currency')] = new ExchangeRate($row->str('currency'), $row->instant('day'), $parsed);
-                }
-            }
-        }
+        $this->rates ??= $this->newest->newest();
         $rate = $this->rates[$money->currency] ?? null;
+        if (null === $rate) {
+            return null;
+        }
 
-        return null === $rate ? null : ExchangeRate::convert($money, $rate, new ExchangeRate(self::CURRENCY, $rate->day, ExchangeRate::SCALE));
+        return ExchangeRate::convert($money, $rate, new ExchangeRate(self::CURRENCY, $rate->day, ExchangeRate::SCALE));
     }
 
     /** @return array<int, int> thousandths of a month's fee by posting: each month of a subscription is shared out among the days that adverts stood there */

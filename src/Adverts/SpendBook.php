@@ -15,6 +15,7 @@ use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
 use Jorvent\Platform\Spreadsheet\SheetReader;
 use Jorvent\Platform\Spreadsheet\Unreadable;
+use Jorvent\Reference\Read\RateQuery;
 use Psr\Clock\ClockInterface;
 
 /** What was really paid for adverts: entered, or read from a board's bill. Once something is in the book, it counts instead of what the price would make. */
@@ -23,7 +24,7 @@ final readonly class SpendBook
     private const COLUMNS = ['advert', 'day', 'amount', 'currency'];
     private const MOST = 20_000;
 
-    public function __construct(private Db $db, private ClockInterface $clock, private ActivityLog $log, private Access $access)
+    public function __construct(private Db $db, private ClockInterface $clock, private ActivityLog $log, private Access $access, private RateQuery $rates)
     {
     }
 
@@ -123,7 +124,7 @@ final readonly class SpendBook
     private function money(string $amount, string $currency): ?Money
     {
         $currency = strtoupper(trim($currency));
-        if (1 !== preg_match('/^[A-Z]{3}$/', $currency) || (Costs::CURRENCY !== $currency && 0 === $this->db->int('SELECT count(*) FROM exchange_rate WHERE currency = :c', ['c' => $currency]))) {
+        if (1 !== preg_match('/^[A-Z]{3}$/', $currency) || (Costs::CURRENCY !== $currency && !isset($this->rates->newest()[$currency]))) {
             return null;
         }
         $money = Money::parse($amount, $currency);

@@ -9,6 +9,7 @@ use Jorvent\Core\Calendar\WorkingDays;
 use Jorvent\Messages\Mailing;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
+use Jorvent\Reference\Read\HolidayQuery;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\Scheduler\Attribute\AsPeriodicTask;
 
@@ -19,7 +20,7 @@ final readonly class ApprovalReminders
     public const REMIND_DAYS = 2;
     public const ESCALATE_DAYS = 4;
 
-    public function __construct(private Db $db, private ClockInterface $clock, private Mailing $mailing, private Approvals $approvals, private ActivityLog $log)
+    public function __construct(private Db $db, private ClockInterface $clock, private Mailing $mailing, private Approvals $approvals, private ActivityLog $log, private HolidayQuery $holidays)
     {
     }
 
@@ -85,6 +86,6 @@ final readonly class ApprovalReminders
     /** @return array<string, true> */
     private function holidays(?string $country): array
     {
-        return null === $country ? [] : array_fill_keys(array_map(static fn (Record $r): string => $r->str('day'), $this->db->rows('SELECT day FROM public_holiday WHERE country = :c', ['c' => $country])), true);
+        return null === $country ? [] : $this->holidays->days($country);
     }
 }

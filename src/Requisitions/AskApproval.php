@@ -13,6 +13,7 @@ use Jorvent\Core\Shared\Refused;
 use Jorvent\Core\Workflow\ApprovalChain;
 use Jorvent\Core\Workflow\ApprovalStep;
 use Jorvent\Platform\Database\Db;
+use Jorvent\Reference\ExchangeRates;
 use Jorvent\Requisitions\Entity\Requisition;
 use Psr\Clock\ClockInterface;
 

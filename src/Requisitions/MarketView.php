@@ -7,6 +7,7 @@ namespace Jorvent\Requisitions;
 use Jorvent\Core\Federation\Translation;
 use Jorvent\Core\Market\Criterion;
 use Jorvent\Core\Market\Market;
+use Jorvent\Core\Pay\ExchangeRate;
 use Jorvent\Core\Query\Parser;
 use Jorvent\Core\Reporting\Spread;
 use Jorvent\Core\Reporting\TimeToFill;
@@ -17,12 +18,13 @@ use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
 use Jorvent\Platform\Delivery\NotNow;
 use Jorvent\Platform\Delivery\RefusedByThem;
+use Jorvent\Reference\Read\RateQuery;
 use Psr\Clock\ClockInterface;
 
 /** The market beside a brief: own candidates counted as it is written; outside databases only when asked; how long such roles took, and so how likely the day is. */
 final readonly class MarketView
 {
-    public function __construct(private Db $db, private CountMarket $market, private ResumeBanks $banks, private ClockInterface $clock)
+    public function __construct(private Db $db, private CountMarket $market, private ResumeBanks $banks, private ClockInterface $clock, private RateQuery $rates)
     {
     }
 
@@ -84,7 +86,13 @@ final readonly class MarketView
 
     private function perEuro(string $currency): ?float
     {
-        return 'EUR' === $currency ? 1.0 : $this->db->row('SELECT per_euro FROM exchange_rate WHERE currency = :c ORDER BY day DESC LIMIT 1', ['c' => $currency])?->floatOrNull('per_euro');
+        $rate = $this->rates->newest()[$currency] ?? null;
+
+        return match (true) {
+            'EUR' === $currency => 1.0,
+            null === $rate => null,
+            default => $rate->perEuro / ExchangeRate::SCALE,
+        };
     }
 
     /** @return list<array{month: string, days: int}> signed hires of the same job family in the last three years */

@@ -12,6 +12,7 @@ use Jorvent\Core\Workflow\ApprovalRule;
 use Jorvent\Core\Workflow\Decision;
 use Jorvent\Core\Workflow\Post;
 use Jorvent\Pipeline\CallBack;
+use Jorvent\Reference\ImportHolidays;
 use Jorvent\Requisitions\ApprovalQuestions;
 use Jorvent\Requisitions\ApprovalReminders;
 use Jorvent\Requisitions\ApprovalRules;
@@ -21,7 +22,6 @@ use Jorvent\Requisitions\Brief;
 use Jorvent\Requisitions\DecideBrief;
 use Jorvent\Requisitions\Entity\Requisition;
 use Jorvent\Requisitions\FieldRules;
-use Jorvent\Requisitions\Holidays;
 use Jorvent\Requisitions\Lifecycle;
 use Jorvent\Requisitions\OpenRequisition;
 use Jorvent\Requisitions\OpenRequisitionHandler;
@@ -36,7 +36,7 @@ use PHPUnit\Framework\Attributes\CoversClass;
 #[CoversClass(ApprovalQuestions::class)]
 #[CoversClass(Delegations::class)]
 #[CoversClass(FieldRules::class)]
-#[CoversClass(Holidays::class)]
+#[CoversClass(ImportHolidays::class)]
 #[CoversClass(Lifecycle::class)]
 final class ApprovalTest extends DatabaseTest
 {
@@ -153,7 +153,7 @@ final class ApprovalTest extends DatabaseTest
         $run();
         self::assertSame([1, 0], [$mails('approval-%'), $mails('approval-reminder-%')]);
         // Thursday is not counted, nor the weekend, nor Monday 17 May: Friday and Tuesday make two
-        $this->get(Holidays::class)->import('NO', self::CALENDAR);
+        $this->get(ImportHolidays::class)('NO', self::CALENDAR);
         $this->clock()->moveTo(new \DateTimeImmutable('2027-05-18T07:59:00Z'));
         $run();
         self::assertSame(0, $mails('approval-reminder-%'));
@@ -276,12 +276,12 @@ final class ApprovalTest extends DatabaseTest
 
     public function testHolidaysComeFromCalendarFiles(): void
     {
-        $holidays = $this->get(Holidays::class);
-        self::assertSame(3, $holidays->import('NO', str_replace("DTSTART;VALUE=DATE:20250501\r\nRRULE:FREQ=YEARLY", 'DTSTART;VALUE=DATE:20270501', self::CALENDAR)));
-        self::assertGreaterThanOrEqual(6, $holidays->import('PL', self::CALENDAR), 'a yearly one is expanded');
-        self::assertSame(['file calendar_unreadable'], $this->refused(static fn () => $holidays->import('NO', 'not a calendar')));
-        self::assertSame(['file calendar_without_days'], $this->refused(static fn () => $holidays->import('NO', "BEGIN:VCALENDAR\r\nVERSION:2.0\r\nEND:VCALENDAR\r\n")));
-        self::assertSame(['country missing'], $this->refused(static fn () => $holidays->import('Norway', self::CALENDAR)));
+        $holidays = $this->get(ImportHolidays::class);
+        self::assertSame(3, $holidays('NO', str_replace("DTSTART;VALUE=DATE:20250501\r\nRRULE:FREQ=YEARLY", 'DTSTART;VALUE=DATE:20270501', self::CALENDAR)));
+        self::assertGreaterThanOrEqual(6, $holidays('PL', self::CALENDAR), 'a yearly one is expanded');
+        self::assertSame(['file calendar_unreadable'], $this->refused(static fn () => $holidays('NO', 'not a calendar')));
+        self::assertSame(['file calendar_without_days'], $this->refused(static fn () => $holidays('NO', "BEGIN:VCALENDAR\r\nVERSION:2.0\r\nEND:VCALENDAR\r\n")));
+        self::assertSame(['country missing'], $this->refused(static fn () => $holidays('Norway', self::CALENDAR)));
     }
 
     private const CALENDAR = "BEGIN:VCALENDAR\r\nVERSION:2.0\r\nPRODID:-//Skerry Line//Days//EN\r\nBEGIN:VEVENT\r\nUID:1@skerryline.example\r\nDTSTAMP:20260101T000000Z\r\nDTSTART;VALUE=DATE:20270513\r\nSUMMARY:A Thursday off\r\nEND:VEVENT\r\nBEGIN:VEVENT\r\nUID:2@skerryline.example\r\nDTSTAMP:20260101T000000Z\r\nDTSTART;VALUE=DATE:20270517\r\nDTEND;VALUE=DATE:20270518\r\nSUMMARY:Constitution day\r\nEND:VEVENT\r\nBEGIN:VEVENT\r\nUID:3@skerryline.example\r\nDTSTAMP:20260101T000000Z\r\nDTSTART;VALUE=DATE:20250501\r\nRRULE:FREQ=YEARLY\r\nSUMMARY:Labour day\r\nEND:VEVENT\r\nBEGIN:VEVENT\r\nUID:4@skerryline.example\r\nDTSTAMP:20260101T000000Z\r\nDTSTART:20270520T100000Z\r\nDTEND:20270520T110000Z\r\nSUMMARY:Not a whole day\r\nEND:VEVENT\r\nEND:VCALENDAR\r\n";

@@ -7,7 +7,7 @@ namespace Jorvent\Tests\Integration;
 use Jorvent\Organisation\Posts;
 use Jorvent\Organisation\Sites;
 use Jorvent\Organisation\Structures;
-use Jorvent\Requisitions\ExchangeRates;
+use Jorvent\Reference\ExchangeRates;
 use Jorvent\Setup\FirstAdmin;
 use Jorvent\Setup\LetInFirstAdmin;
 use Jorvent\Tests\Support\DatabaseTest;
@@ -43,9 +43,9 @@ final class EmptyHouseTest extends DatabaseTest
         self::assertSelectorTextContains('[role=alert]', 'Someone saved it');
         $this->client->request('GET', '/sites');
         self::assertSelectorTextContains('tbody', 'no rate');
-        $this->send('/rates', '/rates', ['currency' => 'NOK', 'day' => '2026-11-20', 'per_euro' => 'eleven', 'then' => 'one'], 422);
-        self::assertSelectorTextContains('#e-per_euro', 'positive number');
-        $this->send('/rates', '/rates', ['currency' => 'nok', 'day' => '2026-11-20', 'per_euro' => '11,62', 'then' => 'one']);
+        $this->send('/rates', '/rates', ['currency' => 'NOK', 'day' => '2026-11-20', 'per_euro' => 'eleven'], 422);
+        self::assertSelectorTextContains('.field-error', 'positive number');
+        $this->send('/rates', '/rates', ['currency' => 'nok', 'day' => '2026-11-20', 'per_euro' => '11,62']);
         self::assertSame(2, $this->int('SELECT count(*) FROM exchange_rate'), 'the krone and the euro itself');
 
         // the organisation: a draft with a department and a place, in force

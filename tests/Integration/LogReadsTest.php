@@ -80,11 +80,11 @@ final class LogReadsTest extends DatabaseTest
         $this->as('Runa Eikeland');
         $rate = ['currency' => 'GBP', 'day' => $this->clock()->now()->format('Y-m-d')];
         $before = $this->last();
-        $this->send('/rates', '/rates', ['then' => 'one'] + $rate + ['per_euro' => 'much'], 422);
+        $this->send('/rates', '/rates', $rate + ['per_euro' => 'much'], 422);
         self::assertSame([], $this->since($before));
-        $this->send('/rates', '/rates', ['then' => 'one'] + $rate + ['per_euro' => '0.86']);
+        $this->send('/rates', '/rates', $rate + ['per_euro' => '0.86']);
         $row = $this->since($before)[0] ?? self::fail('nothing was written down');
-        self::assertSame(['setting.changed', 'rates_save'], [$row->str('act'), $row->json('change')['page'] ?? null]);
+        self::assertSame(['setting.changed', 'rates'], [$row->str('act'), $row->json('change')['page'] ?? null]);
 
         $before = $this->last();
         $this->send('/sites', '/sites', ['site' => '1', 'then' => 'remove']);

@@ -12,6 +12,8 @@ use Jorvent\Careers\ConfirmAddress;
 use Jorvent\Core\Messages\Template;
 use Jorvent\Core\Pay\OfferTerms;
 use Jorvent\Core\Shared\Money;
+use Jorvent\Core\Shared\Refusal;
+use Jorvent\Core\Shared\Refused;
 use Jorvent\Core\Workflow\Decision;
 use Jorvent\Core\Workflow\Stage;
 use Jorvent\Interviews\Arrange;
@@ -25,9 +27,9 @@ use Jorvent\Pipeline\UndoSteps;
 use Jorvent\Platform\Links\Entity\GuestLink;
 use Jorvent\Platform\Links\GuestLinks;
 use Jorvent\Platform\Links\LinkPurpose;
+use Jorvent\Reference\ExchangeRates;
 use Jorvent\Requisitions\AskApproval;
 use Jorvent\Requisitions\DecideBrief;
-use Jorvent\Requisitions\ExchangeRates;
 use Jorvent\Requisitions\Fill;
 use Jorvent\Requisitions\OpenRequisition;
 use Jorvent\Requisitions\OpenRequisitionHandler;
@@ -270,14 +272,30 @@ final class UseCasesTest extends DatabaseTest
     {
         $rates = $this->get(ExchangeRates::class);
         $before = $this->int('SELECT count(*) FROM exchange_rate');
-        self::assertSame(['row 1 rates_header'], $this->refused(static fn () => $rates->import("a,b\n1,2")));
-        self::assertSame(['row 3 not_a_day', 'row 4 rate_currency', 'row 5 rate_number'], $this->refused(static fn () => $rates->import("Currency,Day,per_euro\nNOK,2030-01-01,11\nNOK,2030-02-30,11\nKRONE,2030-01-01,11\nGBP,2030-01-01,none")));
+        self::assertSame(['file columns_missing'], $this->refused(static fn () => $rates->import(self::file("a,b\n1,2"))));
+        $wrong = "Currency,Day,per_euro\nNOK,2030-01-01,11\nNOK,2030-02-30,11\nKRONE,2030-01-01,11\nGBP,2030-01-01,none";
+        try {
+            $rates->import(self::file($wrong));
+            self::fail('Cells that can not be read are refused.');
+        } catch (Refused $refused) {
+            $found = array_map(static fn (Refusal $r): string => implode(' ', [$r->field, $r->code, ...$r->data]), $refused->refusals);
+            $cells = ['3 day 2030-02-30', '4 currency KRONE', '5 per_euro none'];
+            self::assertSame(array_map(static fn (string $c): string => 'file cell_wrong '.$c, $cells), $found);
+        }
         self::assertSame($before, $this->int('SELECT count(*) FROM exchange_rate'));
-        self::assertSame(2, $rates->import("currency,day,per_euro\r\nNOK,2030-01-01,10.00\r\nEUR,2030-01-01,1\r\n"));
+        self::assertSame(2, $rates->import(self::file("currency,day,per_euro\r\nNOK,2030-01-01,10.00\r\nEUR,2030-01-01,1\r\n")));
         $converted = $rates->convert(Money::major(698_000, 'NOK'), 'EUR');
         self::assertNotNull($converted);
         self::assertSame([69_800, '2030-01-01'], [$converted[0]->units(), $converted[1]->format('Y-m-d')]);
         self::assertNull($rates->convert(Money::major(1, 'NOK'), 'XXX'));
+    }
+
+    private static function file(string $text): string
+    {
+        $path = (string) tempnam(sys_get_temp_dir(), 'rates');
+        file_put_contents($path, $text);
+
+        return $path;
     }
 
     public function testTheActivityLogCanOnlyGrowAlsoForTheOwner(): void

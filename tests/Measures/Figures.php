@@ -23,7 +23,7 @@ final class Figures
         'src/Core/Query/Parser.php', 'src/Core/Query/Tokeniser.php', 'src/Core/Resume/Spells.php', 'src/People/Extract/Rtf.php',
     ];
     /** Where SQL that writes is at home: the index, and what counts or locks. */
-    private const STORES = '#^src/(?:People/Store|Platform)/#';
+    private const STORES = '#^src/(?:\w+/Store|Platform)/#';
     private const DEMO = '/skerry/i';
 
     /** @var list<Source> */

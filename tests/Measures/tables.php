@@ -16,7 +16,7 @@ return [
     'Offers' => ['hire', 'offer', 'signing_code', 'signing_name'],
     'Organisation' => [
         'brand', 'brand_page', 'brand_unit', 'org_node', 'org_structure', 'org_unit', 'post_holder',
-        'reach_list', 'reach_question', 'reach_stamp', 'site', 'town',
+        'reach_list', 'reach_question', 'reach_stamp', 'site',
     ],
     'People' => [
         'bank_quota', 'bank_view', 'candidate', 'candidate_block', 'candidate_fit', 'candidate_merge',
@@ -29,9 +29,10 @@ return [
     ],
     'Pipeline' => ['application', 'shortlist', 'shortlist_entry', 'stage_visit', 'undo_step', 'verdict'],
     'Platform' => ['counted_try', 'delivery', 'guest_link', 'heartbeat', 'identity', 'import', 'import_mapping', 'list_setting', 'message', 'migration'],
+    'Reference' => ['exchange_rate', 'public_holiday', 'town'],
     'Requisitions' => [
-        'approval', 'approval_question', 'approval_rule', 'brief_field_rule', 'brief_version', 'exchange_rate',
-        'job_family', 'no_current_pay', 'outside_count', 'presence', 'public_holiday', 'requisition',
+        'approval', 'approval_question', 'approval_rule', 'brief_field_rule', 'brief_version',
+        'job_family', 'no_current_pay', 'outside_count', 'presence', 'requisition',
         'requisition_template', 'role_profile', 'role_profile_version', 'team_member', 'text_service',
     ],
     'Screening' => ['question_library', 'questions_version'],

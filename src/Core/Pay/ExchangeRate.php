@@ -5,8 +5,12 @@ declare(strict_types=1);
 namespace Jorvent\Core\Pay;
 
 use Jorvent\Core\Shared\Money;
+use Jorvent\Core\Shared\Refusal;
 
-/** Reference rates of one day as central banks publish them: units of a currency for one euro, in millionths. Every conversion carries the day of its rate. */
+/**
+ * Reference rates of one day as central banks publish them: units of a currency for one euro, in millionths.
+ * Every conversion carries the day of its rate.
+ */
 final readonly class ExchangeRate
 {
     public const SCALE = 1_000_000;
@@ -16,6 +20,21 @@ final readonly class ExchangeRate
         if ($perEuro <= 0) {
             throw new \LogicException('A rate is positive.');
         }
+    }
+
+    /** @return self|Refusal the refusal at currency, day or per_euro, the first that is wrong; a day is as 2026-05-17 */
+    public static function read(string $currency, string $day, string $perEuro): self|Refusal
+    {
+        $currency = strtoupper(trim($currency));
+        $date = \DateTimeImmutable::createFromFormat('!Y-m-d', trim($day), new \DateTimeZone('UTC'));
+        $rate = self::parse($perEuro);
+
+        return match (true) {
+            1 !== preg_match('/^[A-Z]{3}$/D', $currency) => new Refusal('currency', 'rate_currency'),
+            false === $date || $date->format('Y-m-d') !== trim($day) => new Refusal('day', 'not_a_day'),
+            null === $rate => new Refusal('per_euro', 'rate_number'),
+            default => new self($currency, $date, $rate),
+        };
     }
 
     /** "11.62" as millionths; null when it is not a positive number with at most six decimals. */
@@ -30,7 +49,8 @@ final readonly class ExchangeRate
     }
 
     /**
-     * Through the euro, rounded half away from zero once: amount · to / from. Example: NOK 698 000 at 11.62 to GBP at 0.854 is GBP 51 298.80.
+     * Through the euro, rounded half away from zero once: amount · to / from.
+     * Example: NOK 698 000 at 11.62 to GBP at 0.854 is GBP 51 298.80.
      */
     public static function convert(Money $money, self $from, self $to): Money
     {
@@ -42,7 +62,8 @@ final readonly class ExchangeRate
         $denominator = $from->perEuro * 10 ** max(0, -$shift);
         $common = self::gcd($numerator, $denominator);
 
-        return new Money((new Money($money->minor, $to->currency))->times(intdiv($numerator, $common), intdiv($denominator, $common))->minor, $to->currency);
+        return (new Money($money->minor, $to->currency))
+            ->times(intdiv($numerator, $common), intdiv($denominator, $common));
     }
 
     private static function gcd(int $a, int $b): int

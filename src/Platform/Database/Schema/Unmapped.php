@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Jorvent\Platform\Database\Schema;
 
-/** What has no entity or property yet (config/tables_without_entity.php). */
+/**
+ * What has no entity or property: not yet (config/tables_without_entity.php), or because a store writes it
+ * (config/tables_of_stores.php).
+ */
 final class Unmapped
 {
     /** @var array<string, int>|null */
@@ -13,9 +16,12 @@ final class Unmapped
     public static function has(string $table, ?string $column = null): bool
     {
         if (null === self::$names) {
+            $config = \dirname(__DIR__, 4).'/config';
             /** @var list<string> $names */
-            $names = require \dirname(__DIR__, 4).'/config/tables_without_entity.php';
-            self::$names = array_flip($names);
+            $names = require $config.'/tables_without_entity.php';
+            /** @var array<string, class-string> $stores */
+            $stores = require $config.'/tables_of_stores.php';
+            self::$names = array_flip([...$names, ...array_keys($stores)]);
         }
 
         return isset(self::$names[null === $column ? $table : $table.'.'.$column]);

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Jorvent\Requisitions;
+namespace Jorvent\Reference;
 
 use Jorvent\Core\Shared\Refused;
 use Symfony\Component\Console\Attribute\AsCommand;
@@ -12,7 +12,7 @@ use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
 use Symfony\Contracts\Translation\TranslatorInterface;
 
-#[AsCommand('jorvent:rates', 'Reads exchange rates from a CSV file with the columns currency, day and per_euro.')]
+#[AsCommand('jorvent:rates', 'Reads exchange rates from a table with the columns currency, day and per_euro.')]
 final class ImportRatesCommand extends Command
 {
     public function __construct(private readonly ExchangeRates $rates, private readonly TranslatorInterface $words)
@@ -34,12 +34,14 @@ final class ImportRatesCommand extends Command
             return Command::FAILURE;
         }
         try {
-            $output->writeln($this->rates->import((string) file_get_contents($file)).' rates read.');
+            $output->writeln($this->rates->import($file).' rates read.');
 
             return Command::SUCCESS;
         } catch (Refused $refused) {
             foreach ($refused->refusals as $refusal) {
-                $output->writeln($refusal->field.': '.$this->words->trans('refusal.'.$refusal->code));
+                $names = array_map(static fn (string $name): string => "%$name%", array_keys($refusal->data));
+                $data = array_combine($names, array_values($refusal->data));
+                $output->writeln($this->words->trans('refusal.'.$refusal->code, $data));
             }
             $output->writeln('Nothing was changed.');
 

@@ -1,0 +1,18 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jorvent\Reference\Form;
+
+use Jorvent\Core\Shared\Refused;
+
+final class RatesFileInput
+{
+    public ?\SplFileInfo $file = null;
+
+    /** @throws Refused at file, when there is none */
+    public function path(): string
+    {
+        return $this->file?->getPathname() ?? throw Refused::because('file_missing', 'file');
+    }
+}
