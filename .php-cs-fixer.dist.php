@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-$finder = PhpCsFixer\Finder::create()->in([__DIR__.'/src', __DIR__.'/demo', __DIR__.'/tests', __DIR__.'/migrations', __DIR__.'/config', __DIR__.'/bin/lib'])->notName('reference.php'); // Symfony writes that one
+$finder = PhpCsFixer\Finder::create()->in([__DIR__.'/src', __DIR__.'/demo', __DIR__.'/bench', __DIR__.'/tests', __DIR__.'/migrations', __DIR__.'/config', __DIR__.'/bin/lib'])->notName('reference.php'); // Symfony writes that one
 
 return (new PhpCsFixer\Config())->setRules([
     '@Symfony' => true, '@Symfony:risky' => true, 'declare_strict_types' => true,

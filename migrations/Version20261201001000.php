@@ -22,7 +22,7 @@ final class Version20261201001000 extends AbstractMigration
         'reach' => ['Jorvent\Organisation\Message\DrawReach', "jsonb_build_object('account', nullif(subject_id, 0))", 'soon'],
         'intake' => ['Jorvent\People\Message\ReadDroppedFile', "jsonb_build_object('file', subject_id)", 'long'],
         'import' => [
-            'Jorvent\Platform\Import\Message\ContinueImport',
+            'Jorvent\Shell\Import\Message\ContinueImport',
             "jsonb_build_object('import', subject_id, 'phase', payload -> 'phase', 'from', payload -> 'from')", 'long',
         ],
         'reread' => [

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Jorvent\Activity;
 
-use Jorvent\Accounts\Entity\Account;
 use Jorvent\Platform\Database\Db;
+use Jorvent\Platform\Security\Member;
 use Psr\Clock\ClockInterface;
 use Symfony\Bundle\SecurityBundle\Security;
 use Symfony\Component\HttpFoundation\RequestStack;
@@ -35,7 +35,7 @@ final readonly class ActivityLog
     public function record(string $act, string $subjectKind, int $subjectId, ?int $requisitionId = null, ?int $candidateId = null, array $change = [], array $personal = [], ?int $onBehalfOf = null): void
     {
         $user = $this->security->getUser();
-        $actor = $user instanceof Account ? $user->id : null;
+        $actor = $user instanceof Member ? $user->memberId() : null;
         $this->write($act, $subjectKind, $subjectId, $actor, $requisitionId, $candidateId, $change, $personal, $onBehalfOf);
     }
 

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Jorvent\Interviews;
 
 use Jorvent\Activity\ActivityLog;
-use Jorvent\Core\Calendar\Interval;
+use Jorvent\Core\Shared\Interval;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Core\Workflow\HiringAct;
 use Jorvent\Core\Workflow\Stage;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Jorvent\Interviews;
 
-use Jorvent\Core\Calendar\Interval;
+use Jorvent\Core\Shared\Interval;
 use Sabre\VObject\Component\VCalendar;
 
 /** An interview as an iCalendar message (RFC 5545, RFC 5546): a REQUEST, or a CANCEL with a higher sequence. Times are in UTC, so that every calendar shows its owner's own. */

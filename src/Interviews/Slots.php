@@ -6,9 +6,9 @@ namespace Jorvent\Interviews;
 
 use Jorvent\Core\Calendar\Attendee;
 use Jorvent\Core\Calendar\FreeTimes;
-use Jorvent\Core\Calendar\Interval;
 use Jorvent\Core\Calendar\Intervals;
 use Jorvent\Core\Calendar\WorkingHours;
+use Jorvent\Core\Shared\Interval;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Outside\Calendars\Calendars;
 use Jorvent\Platform\Database\Db;

@@ -8,8 +8,8 @@ use Jorvent\Accounts\Access\Permission;
 use Jorvent\Core\Import\Cell;
 use Jorvent\Core\Import\Fields;
 use Jorvent\Core\Shared\Refusal;
-use Jorvent\Platform\Import\ImportKind;
-use Jorvent\Platform\Import\ImportLine;
+use Jorvent\Shell\Import\ImportKind;
+use Jorvent\Shell\Import\ImportLine;
 
 /** Rows of the personnel records: who works here, and who did. The same number again is brought up to date. */
 final readonly class ColleagueImport implements ImportKind

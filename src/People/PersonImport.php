@@ -11,8 +11,8 @@ use Jorvent\Core\Import\Fields;
 use Jorvent\Core\Shared\Money;
 use Jorvent\Core\Shared\Refusal;
 use Jorvent\Platform\Database\Db;
-use Jorvent\Platform\Import\ImportKind;
-use Jorvent\Platform\Import\ImportLine;
+use Jorvent\Shell\Import\ImportKind;
+use Jorvent\Shell\Import\ImportLine;
 
 /** Rows that become people. Who is known already, or looks like it, is left out and named, never made twice. */
 final readonly class PersonImport implements ImportKind

@@ -9,13 +9,13 @@ use Jorvent\Core\Import\Fields;
 use Jorvent\Core\Organisation\Code;
 use Jorvent\Core\Organisation\UnitKind;
 use Jorvent\Core\Shared\Refusal;
+use Jorvent\Drawing\Figures;
 use Jorvent\Organisation\ReachList;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
-use Jorvent\Platform\Drawing\Figures;
-use Jorvent\Platform\Import\ImportKind;
-use Jorvent\Platform\Import\ImportLine;
 use Jorvent\Platform\Text\RichText;
+use Jorvent\Shell\Import\ImportKind;
+use Jorvent\Shell\Import\ImportLine;
 use Psr\Clock\ClockInterface;
 
 /** Rows that become requisitions, as drafts. */

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Jorvent\Tests\Contract;
 
-use Jorvent\Core\Calendar\Interval;
 use Jorvent\Core\Federation\Translation;
 use Jorvent\Core\Query\Parser;
 use Jorvent\Core\Search\Criterion;
 use Jorvent\Core\Search\Kind;
+use Jorvent\Core\Shared\Interval;
 use Jorvent\Outside\Calendars\Calendars;
 use Jorvent\Outside\Mail\MailPost;
 use Jorvent\Outside\Mail\OutgoingMail;

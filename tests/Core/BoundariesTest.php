@@ -6,7 +6,6 @@ namespace Jorvent\Tests\Core;
 
 use Jorvent\Core\Adverts\Advert;
 use Jorvent\Core\Adverts\BoardRules;
-use Jorvent\Core\Calendar\Interval;
 use Jorvent\Core\Calendar\Intervals;
 use Jorvent\Core\Organisation\Check;
 use Jorvent\Core\Organisation\Finding;
@@ -28,6 +27,7 @@ use Jorvent\Core\Search\Judge;
 use Jorvent\Core\Search\Kind;
 use Jorvent\Core\Search\Profile;
 use Jorvent\Core\Search\Stint;
+use Jorvent\Core\Shared\Interval;
 use Jorvent\Core\Shared\Money;
 use Jorvent\Core\Shared\Refusal;
 use PHPUnit\Framework\Attributes\CoversNothing;

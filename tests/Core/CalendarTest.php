@@ -6,9 +6,9 @@ namespace Jorvent\Tests\Core;
 
 use Jorvent\Core\Calendar\Attendee;
 use Jorvent\Core\Calendar\FreeTimes;
-use Jorvent\Core\Calendar\Interval;
 use Jorvent\Core\Calendar\Intervals;
 use Jorvent\Core\Calendar\WorkingHours;
+use Jorvent\Core\Shared\Interval;
 use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\TestCase;
 

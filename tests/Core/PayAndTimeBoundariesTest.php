@@ -6,7 +6,6 @@ namespace Jorvent\Tests\Core;
 
 use Jorvent\Core\Calendar\Attendee;
 use Jorvent\Core\Calendar\FreeTimes;
-use Jorvent\Core\Calendar\Interval;
 use Jorvent\Core\Calendar\Intervals;
 use Jorvent\Core\Calendar\WorkingDays;
 use Jorvent\Core\Calendar\WorkingHours;
@@ -15,6 +14,7 @@ use Jorvent\Core\Pay\ExchangeRate;
 use Jorvent\Core\Pay\Frequency;
 use Jorvent\Core\Pay\OfferTerms;
 use Jorvent\Core\Pay\PayTerms;
+use Jorvent\Core\Shared\Interval;
 use Jorvent\Core\Shared\Money;
 use Jorvent\Core\Shared\Refusal;
 use Jorvent\Core\Workflow\ApprovalCondition;

@@ -6,7 +6,6 @@ namespace Jorvent\Tests\Core;
 
 use Jorvent\Core\Calendar\Attendee;
 use Jorvent\Core\Calendar\FreeTimes;
-use Jorvent\Core\Calendar\Interval;
 use Jorvent\Core\Calendar\Intervals;
 use Jorvent\Core\Calendar\WorkingHours;
 use Jorvent\Core\Fit\Learning;
@@ -30,6 +29,7 @@ use Jorvent\Core\Search\Licence;
 use Jorvent\Core\Search\Profile;
 use Jorvent\Core\Search\Split;
 use Jorvent\Core\Search\Widen;
+use Jorvent\Core\Shared\Interval;
 use Jorvent\Core\Shared\Money;
 use Jorvent\Core\Shared\Refusal;
 use Jorvent\Core\Workflow\ApprovalChain;

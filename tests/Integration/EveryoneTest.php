@@ -6,8 +6,8 @@ namespace Jorvent\Tests\Integration;
 
 use Jorvent\Careers\JobPostingData;
 use Jorvent\Careers\Openings;
-use Jorvent\Core\Calendar\Interval;
 use Jorvent\Core\Messages\Template;
+use Jorvent\Core\Shared\Interval;
 use Jorvent\Core\Workflow\Task;
 use Jorvent\Interviews\Invitation;
 use Jorvent\Messages\Mailing;

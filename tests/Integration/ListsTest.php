@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace Jorvent\Tests\Integration;
 
 use Jorvent\Platform\Database\Record;
-use Jorvent\Platform\Lists\Column;
-use Jorvent\Platform\Lists\Listing;
-use Jorvent\Platform\Lists\Lists;
+use Jorvent\Shell\Lists\Column;
+use Jorvent\Shell\Lists\Listing;
+use Jorvent\Shell\Lists\Lists;
 use Jorvent\Tests\Support\DatabaseTest;
 use PHPUnit\Framework\Attributes\CoversClass;
 use Symfony\Component\HttpFoundation\Request;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Jorvent\Tests\Integration;
 
-use Jorvent\Activity\LogReads;
+use Jorvent\History\LogReads;
 use Jorvent\Platform\Database\Record;
 use Jorvent\Tests\Support\DatabaseTest;
 use Jorvent\Tests\Support\WalksRoutes;

@@ -10,7 +10,7 @@ use Jorvent\People\Merge;
 use Jorvent\People\PeopleLists;
 use Jorvent\People\PersonRecord;
 use Jorvent\Pipeline\KeepCandidate;
-use Jorvent\Platform\Import\Imports;
+use Jorvent\Shell\Import\Imports;
 use Jorvent\Tests\Support\DatabaseTest;
 use PHPUnit\Framework\Attributes\CoversNothing;
 

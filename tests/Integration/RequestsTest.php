@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Jorvent\Tests\Integration;
 
+use Jorvent\Accounts\Access\Gate;
 use Jorvent\Accounts\Access\Permission;
 use Jorvent\Accounts\Access\RequestIds;
 use Jorvent\Careers\ApplyDrafts;
 use Jorvent\Platform\Links\GuestLinks;
 use Jorvent\Platform\Links\LinkPurpose;
-use Jorvent\Platform\Web\Gate;
 use Jorvent\Tests\Support\Controllers;
 use Jorvent\Tests\Support\DatabaseTest;
 use Jorvent\Tests\Support\WalksRoutes;
@@ -159,7 +159,7 @@ final class RequestsTest extends DatabaseTest
         $open = $this->int('SELECT id FROM requisition WHERE number = 2201');
 
         return match ($name) {
-            'import_act' => ['id' => $this->db()->insert('import', ['account_id' => $this->account('Solveig Aune')->id, 'file_sha256' => str_repeat('0', 64), 'file_name' => 'x.csv', 'state' => 'mapping', 'head' => [], 'created_at' => $this->clock()->now(), 'kind' => 'requisitions'])],
+            'import', 'import_start', 'import_cancel' => ['id' => $this->db()->insert('import', ['account_id' => $this->account('Solveig Aune')->id, 'file_sha256' => str_repeat('0', 64), 'file_name' => 'x.csv', 'state' => 'mapping', 'head' => [], 'created_at' => $this->clock()->now(), 'kind' => 'requisitions'])],
             'apply_fields' => ['key' => $this->get(ApplyDrafts::class)->start($open, null, [], null, null)],
             default => [],
         };

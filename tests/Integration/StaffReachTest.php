@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Jorvent\Tests\Integration;
 
 use Jorvent\Accounts\Access\Access;
+use Jorvent\Accounts\Access\Gate;
 use Jorvent\Accounts\Access\Permission;
 use Jorvent\Accounts\Access\Role;
 use Jorvent\Accounts\Entity\Account;
@@ -12,7 +13,6 @@ use Jorvent\Accounts\Entity\SecondFactor;
 use Jorvent\Accounts\Invitation;
 use Jorvent\Accounts\LetGo;
 use Jorvent\Accounts\Staff;
-use Jorvent\Platform\Web\Gate;
 use Jorvent\Tests\Support\DatabaseTest;
 use Jorvent\Tests\Support\WalksRoutes;
 use PHPUnit\Framework\Attributes\CoversClass;

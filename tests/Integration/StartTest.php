@@ -7,12 +7,12 @@ namespace Jorvent\Tests\Integration;
 use Jorvent\Core\Import\ColumnMatch;
 use Jorvent\Core\Import\Fields;
 use Jorvent\Platform\Files\FileStore;
-use Jorvent\Platform\Import\Imports;
 use Jorvent\Platform\Spreadsheet\SheetWriter;
-use Jorvent\Privacy\ImportedTables;
 use Jorvent\Requisitions\Entity\Requisition;
 use Jorvent\Requisitions\ImportRow;
 use Jorvent\Requisitions\OpenRequisitionHandler;
+use Jorvent\Shell\Import\ImportedTables;
+use Jorvent\Shell\Import\Imports;
 use Jorvent\Tests\Support\DatabaseTest;
 use PHPUnit\Framework\Attributes\CoversClass;
 

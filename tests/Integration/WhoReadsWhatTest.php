@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Jorvent\Tests\Integration;
 
 use Jorvent\Accounts\Access\Policy;
-use Jorvent\Activity\Acts;
+use Jorvent\History\Acts;
 use Jorvent\Tests\Support\DatabaseTest;
 use Jorvent\Tests\Support\WalksRoutes;
 use PHPUnit\Framework\Attributes\CoversClass;

@@ -28,7 +28,8 @@ return [
         'tombstone',
     ],
     'Pipeline' => ['application', 'shortlist', 'shortlist_entry', 'stage_visit', 'undo_step', 'verdict'],
-    'Platform' => ['counted_try', 'delivery', 'guest_link', 'heartbeat', 'identity', 'import', 'import_mapping', 'list_setting', 'message', 'migration'],
+    'Platform' => ['counted_try', 'delivery', 'guest_link', 'heartbeat', 'identity', 'message', 'migration'],
+    'Shell' => ['import', 'import_mapping', 'list_setting'],
     'Reference' => ['exchange_rate', 'public_holiday', 'town'],
     'Requisitions' => [
         'approval', 'approval_question', 'approval_rule', 'brief_field_rule', 'brief_version',

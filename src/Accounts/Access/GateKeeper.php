@@ -7,7 +7,6 @@ namespace Jorvent\Accounts\Access;
 use Jorvent\Accounts\Entity\Account;
 use Jorvent\Accounts\SignIn\SecondStep;
 use Jorvent\Accounts\SignIn\WhoIsAsked;
-use Jorvent\Platform\Web\Gate;
 use Jorvent\Platform\Web\OpenDoor;
 use Symfony\Bundle\SecurityBundle\Security;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;

@@ -7,7 +7,6 @@ namespace Jorvent\Accounts\Access;
 use Jorvent\Accounts\Delegations;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
-use Jorvent\Platform\Web\Gate;
 use Psr\Clock\ClockInterface;
 
 /** Finds the requisition behind an address and which parts a person plays on it, in one query. */

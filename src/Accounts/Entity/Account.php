@@ -12,6 +12,7 @@ use Jorvent\Accounts\Access\Role;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Platform\Database\Schema\InstantType;
 use Jorvent\Platform\Database\Schema\Reference;
+use Jorvent\Platform\Security\Member;
 use Symfony\Component\Security\Core\User\EquatableInterface;
 use Symfony\Component\Security\Core\User\PasswordAuthenticatedUserInterface;
 use Symfony\Component\Security\Core\User\UserInterface;
@@ -19,7 +20,7 @@ use Symfony\Component\Security\Core\User\UserInterface;
 /** Someone who signs in, and their grants: roles for parts of the organisation. */
 #[ORM\Entity]
 #[ORM\Table(name: 'account')]
-class Account implements UserInterface, PasswordAuthenticatedUserInterface, EquatableInterface
+class Account implements UserInterface, PasswordAuthenticatedUserInterface, EquatableInterface, Member
 {
     /** @phpstan-readonly-allow-private-mutation */
     #[ORM\Id, ORM\GeneratedValue, ORM\Column]
@@ -156,6 +157,11 @@ class Account implements UserInterface, PasswordAuthenticatedUserInterface, Equa
         $letters = array_map(static fn (string $word): string => mb_substr($word, 0, 1), $words);
 
         return mb_strtoupper($letters[0].(\count($letters) > 1 ? $letters[\count($letters) - 1] : ''));
+    }
+
+    public function memberId(): int
+    {
+        return $this->id;
     }
 
     public function timeZone(): \DateTimeZone

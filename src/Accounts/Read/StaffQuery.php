@@ -72,6 +72,16 @@ final readonly class StaffQuery
         ));
     }
 
+    /** @return list<Choice> who is admin of a whole company, by name */
+    public function admins(): array
+    {
+        return self::choices($this->db->rows(
+            "SELECT DISTINCT a.id, a.name FROM account a JOIN account_grant g ON g.account_id = a.id
+             JOIN unit_place u ON u.id = g.unit_id AND u.parent_id IS NULL
+             WHERE a.active AND g.role = 'admin' ORDER BY a.name",
+        ));
+    }
+
     /** @return list<Choice> units that a role may be given for, with their paths */
     public function units(): array
     {

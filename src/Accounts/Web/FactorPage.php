@@ -4,20 +4,19 @@ declare(strict_types=1);
 
 namespace Jorvent\Accounts\Web;
 
+use Jorvent\Accounts\Access\Gate;
 use Jorvent\Accounts\Access\Permission;
 use Jorvent\Accounts\Form\CodeInput;
 use Jorvent\Accounts\Form\CodeType;
 use Jorvent\Accounts\SignIn\SecondStep;
 use Jorvent\Core\SignIn\Totp;
-use Jorvent\Platform\Web\Gate;
-use Jorvent\Platform\Web\Page;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 
 /** The code after the password: set up by whoever is asked for one and has none, asked from then on. */
 #[Gate(Permission::BeSignedIn)]
-final class FactorPage extends Page
+final class FactorPage extends SignedInPage
 {
     public function __construct(private readonly SecondStep $factor)
     {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Jorvent\Accounts\Web;
 
+use Jorvent\Accounts\Access\Gate;
 use Jorvent\Accounts\Access\Permission;
 use Jorvent\Accounts\Delegations;
 use Jorvent\Accounts\Form\ChangePasswordType;
@@ -19,8 +20,6 @@ use Jorvent\Accounts\SignIn\SecondStep;
 use Jorvent\Accounts\SignIn\Sessions;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Platform\Database\Db;
-use Jorvent\Platform\Web\Gate;
-use Jorvent\Platform\Web\Page;
 use Symfony\Component\DependencyInjection\Attribute\Target;
 use Symfony\Component\Form\FormInterface;
 use Symfony\Component\HttpFoundation\RedirectResponse;
@@ -31,7 +30,7 @@ use Symfony\Component\Routing\Attribute\Route;
 
 /** One's own settings: pages, keys, time zone and hours; password, second step and open sessions; deputies. */
 #[Gate(Permission::BeSignedIn)]
-final class MyPage extends Page
+final class MyPage extends SignedInPage
 {
     public function __construct(
         private readonly Db $db,

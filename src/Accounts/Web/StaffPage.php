@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Jorvent\Accounts\Web;
 
+use Jorvent\Accounts\Access\Gate;
 use Jorvent\Accounts\Access\Permission;
 use Jorvent\Accounts\Form\GrantInput;
 use Jorvent\Accounts\Form\GrantType;
@@ -16,8 +17,6 @@ use Jorvent\Accounts\Read\Choice;
 use Jorvent\Accounts\Read\StaffQuery;
 use Jorvent\Accounts\SignIn\SecondStep;
 use Jorvent\Accounts\Staff;
-use Jorvent\Platform\Web\Gate;
-use Jorvent\Platform\Web\Page;
 use Symfony\Component\Form\FormInterface;
 use Symfony\Component\HttpFoundation\RedirectResponse;
 use Symfony\Component\HttpFoundation\Request;
@@ -27,7 +26,7 @@ use Symfony\Component\Routing\Attribute\Route;
 /** Who may sign in, as what and for which part of the organisation. */
 #[Gate(Permission::ManageStaff)]
 #[Route('/staff', requirements: ['account' => '\d{1,9}', 'grant' => '\d{1,9}'])]
-final class StaffPage extends Page
+final class StaffPage extends SignedInPage
 {
     private const ROWS = 40;
     private const LONGEST_WORDS = 100;

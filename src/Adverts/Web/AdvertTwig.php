@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Jorvent\Adverts\Web;
 
+use Jorvent\Drawing\DayColumns;
+use Jorvent\Drawing\PostingBars;
+use Jorvent\Drawing\SpendBar;
 use Jorvent\Platform\Database\Record;
-use Jorvent\Platform\Drawing\DayColumns;
-use Jorvent\Platform\Drawing\PostingBars;
-use Jorvent\Platform\Drawing\SpendBar;
-use Jorvent\Platform\Web\JorventTwig;
+use Jorvent\Shell\Twig\JorventTwig;
 use Psr\Clock\ClockInterface;
 use Symfony\Contracts\Translation\TranslatorInterface;
 use Twig\Attribute\AsTwigFunction;

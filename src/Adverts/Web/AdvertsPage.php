@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace Jorvent\Adverts\Web;
 
+use Jorvent\Accounts\Access\Gate;
 use Jorvent\Accounts\Access\Permission;
 use Jorvent\Accounts\Access\Subject;
+use Jorvent\Accounts\Web\SignedInPage;
 use Jorvent\Adverts\AdvertDesk;
 use Jorvent\Adverts\AdvertFigures;
 use Jorvent\Adverts\AdvertTexts;
@@ -22,9 +24,7 @@ use Jorvent\Core\Shared\Money;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Outside\Boards\Board;
 use Jorvent\Platform\Web\Errors;
-use Jorvent\Platform\Web\Gate;
 use Jorvent\Platform\Web\Input;
-use Jorvent\Platform\Web\Page;
 use Jorvent\Requisitions\RequisitionViews;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\HttpFoundation\Request;
@@ -33,7 +33,7 @@ use Symfony\Component\Routing\Attribute\Route;
 
 /** Where the advert stands, what each place asks of it, what it brought and what that cost. */
 #[Route('/r/{number}/adverts', requirements: ['number' => '\d{1,9}'])]
-final class AdvertsPage extends Page
+final class AdvertsPage extends SignedInPage
 {
     /** Where in the brief a rule is mended. */
     private const FIELDS = ['description' => 'description', 'title' => 'title', 'pay' => 'payFrom', 'site' => 'unit', 'category' => 'category', 'remote' => 'remote', 'opened_on' => 'openedOn'];

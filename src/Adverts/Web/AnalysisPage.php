@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace Jorvent\Adverts\Web;
 
+use Jorvent\Accounts\Access\Gate;
 use Jorvent\Accounts\Access\Permission;
 use Jorvent\Accounts\Access\Subject;
+use Jorvent\Accounts\Web\SignedInPage;
 use Jorvent\Adverts\Analysis;
 use Jorvent\Adverts\Costs;
 use Jorvent\Adverts\SpendBook;
@@ -13,9 +15,7 @@ use Jorvent\Core\Adverts\Attribution;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Platform\Spreadsheet\SheetWriter;
 use Jorvent\Platform\Web\Errors;
-use Jorvent\Platform\Web\Gate;
 use Jorvent\Platform\Web\Input;
-use Jorvent\Platform\Web\Page;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\HttpFoundation\File\UploadedFile;
 use Symfony\Component\HttpFoundation\Request;
@@ -23,7 +23,7 @@ use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 
 /** What the money for adverts brings, over all openings one may see; and the book of what was paid. */
-final class AnalysisPage extends Page
+final class AnalysisPage extends SignedInPage
 {
     public function __construct(private readonly Analysis $analysis, private readonly ClockInterface $clock)
     {

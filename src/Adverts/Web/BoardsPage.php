@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Jorvent\Adverts\Web;
 
+use Jorvent\Accounts\Access\Gate;
 use Jorvent\Accounts\Access\Permission;
 use Jorvent\Adverts\Boards;
 use Jorvent\Core\Adverts\Advert;
@@ -17,7 +18,6 @@ use Jorvent\Core\Shared\Refused;
 use Jorvent\Outside\Boards\Board;
 use Jorvent\Outside\Boards\FeedBoard;
 use Jorvent\Platform\Web\Errors;
-use Jorvent\Platform\Web\Gate;
 use Jorvent\Platform\Web\Input;
 use Jorvent\Platform\Web\Page;
 use Symfony\Component\HttpFoundation\Request;

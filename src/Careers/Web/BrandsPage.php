@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace Jorvent\Careers\Web;
 
+use Jorvent\Accounts\Access\Gate;
 use Jorvent\Accounts\Access\Permission;
 use Jorvent\Core\Careers\Colours;
 use Jorvent\Core\Shared\Refused;
+use Jorvent\Drawing\BrandSample;
 use Jorvent\Organisation\Brands;
 use Jorvent\Platform\Database\Db;
-use Jorvent\Platform\Drawing\BrandSample;
 use Jorvent\Platform\Web\Errors;
-use Jorvent\Platform\Web\Gate;
 use Jorvent\Platform\Web\Input;
 use Jorvent\Platform\Web\Page;
 use Symfony\Component\HttpFoundation\File\UploadedFile;

@@ -4,20 +4,20 @@ declare(strict_types=1);
 
 namespace Jorvent\Careers\Web;
 
+use Jorvent\Accounts\Access\Gate;
 use Jorvent\Accounts\Access\Permission;
+use Jorvent\Accounts\Web\SignedInPage;
 use Jorvent\Careers\Consent;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Platform\Web\Errors;
-use Jorvent\Platform\Web\Gate;
 use Jorvent\Platform\Web\Input;
-use Jorvent\Platform\Web\Page;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 
 /** What candidates agree to, in versions. */
 #[Gate(Permission::Administer)]
-final class ConsentPage extends Page
+final class ConsentPage extends SignedInPage
 {
     #[Route('/consent', name: 'consent', methods: ['GET', 'POST'])]
     public function consent(Request $request, Consent $consent): Response

@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace Jorvent\Careers\Web;
 
+use Jorvent\Accounts\Access\Gate;
 use Jorvent\Accounts\Access\Permission;
 use Jorvent\Careers\Declarations;
 use Jorvent\Careers\FitByDeclared;
 use Jorvent\Core\Careers\Declared;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Platform\Web\Errors;
-use Jorvent\Platform\Web\Gate;
 use Jorvent\Platform\Web\Input;
 use Jorvent\Platform\Web\Page;
 use Symfony\Component\HttpFoundation\Request;

@@ -4,15 +4,15 @@ declare(strict_types=1);
 
 namespace Jorvent\Careers\Web;
 
+use Jorvent\Accounts\Access\Gate;
 use Jorvent\Accounts\Access\Permission;
+use Jorvent\Accounts\Web\SignedInPage;
 use Jorvent\Careers\Referrals;
 use Jorvent\Core\Shared\Money;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Platform\Spreadsheet\SheetWriter;
 use Jorvent\Platform\Web\Errors;
-use Jorvent\Platform\Web\Gate;
 use Jorvent\Platform\Web\Input;
-use Jorvent\Platform\Web\Page;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
@@ -20,7 +20,7 @@ use Symfony\Component\Routing\Attribute\Route;
 /** Who told a friend, what came of it, and the credit that is due. */
 #[Gate(Permission::Administer)]
 #[Route('/referrals')]
-final class ReferralsPage extends Page
+final class ReferralsPage extends SignedInPage
 {
     public function __construct(private readonly Referrals $referrals)
     {

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Jorvent\Core\Calendar;
 
+use Jorvent\Core\Shared\Interval;
+
 /** The times at which everyone is free, within everyone's own working hours. */
 final class FreeTimes
 {

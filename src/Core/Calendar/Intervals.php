@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Jorvent\Core\Calendar;
 
+use Jorvent\Core\Shared\Interval;
+
 /** A set of moments, kept as sorted intervals that neither overlap nor touch. */
 final readonly class Intervals
 {

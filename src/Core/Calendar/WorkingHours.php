@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Jorvent\Core\Calendar;
 
+use Jorvent\Core\Shared\Interval;
+
 /** Hours of work in a person's own zone, Monday to Friday. Minutes count from local midnight; a change of clocks moves the instants, not the local hours. */
 final readonly class WorkingHours
 {

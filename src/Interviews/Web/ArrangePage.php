@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace Jorvent\Interviews\Web;
 
+use Jorvent\Accounts\Access\Gate;
 use Jorvent\Accounts\Access\Permission;
-use Jorvent\Core\Calendar\Interval;
+use Jorvent\Accounts\Web\SignedInPage;
+use Jorvent\Core\Shared\Interval;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Interviews\Arrange;
 use Jorvent\Interviews\Slots;
@@ -13,9 +15,7 @@ use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Delivery\NotNow;
 use Jorvent\Platform\Delivery\RefusedByThem;
 use Jorvent\Platform\Web\Errors;
-use Jorvent\Platform\Web\Gate;
 use Jorvent\Platform\Web\Input;
-use Jorvent\Platform\Web\Page;
 use Jorvent\Requisitions\RequisitionViews;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -24,7 +24,7 @@ use Symfony\Component\Routing\Attribute\Route;
 /** Finding the hour: who, how long, and when all of them are free. */
 #[Gate(Permission::ArrangeInterviews, Gate::APPLICATION)]
 #[Route('/r/{number}/interviews/arrange/{application}', requirements: ['number' => '\d{1,9}', 'application' => '\d{1,9}'])]
-final class ArrangePage extends Page
+final class ArrangePage extends SignedInPage
 {
     private const DAYS_DRAWN = 3;
 

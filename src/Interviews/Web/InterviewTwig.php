@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace Jorvent\Interviews\Web;
 
 use Jorvent\Core\Calendar\Attendee;
-use Jorvent\Core\Calendar\Interval;
 use Jorvent\Core\Scorecards\CompetencyLine;
 use Jorvent\Core\Scorecards\Rating;
-use Jorvent\Platform\Drawing\DayStrip;
-use Jorvent\Platform\Drawing\DotRow;
+use Jorvent\Core\Shared\Interval;
+use Jorvent\Drawing\DayStrip;
+use Jorvent\Drawing\DotRow;
 use Symfony\Contracts\Translation\TranslatorInterface;
 use Twig\Attribute\AsTwigFunction;
 

@@ -5,15 +5,15 @@ declare(strict_types=1);
 namespace Jorvent\Interviews\Web;
 
 use Jorvent\Accounts\Access\Access;
+use Jorvent\Accounts\Access\Gate;
 use Jorvent\Accounts\Access\Permission;
 use Jorvent\Accounts\Access\Subject;
+use Jorvent\Accounts\Web\SignedInPage;
 use Jorvent\Core\Scorecards\Comparison;
 use Jorvent\Core\Scorecards\Rating;
 use Jorvent\Interviews\Cancel;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
-use Jorvent\Platform\Web\Gate;
-use Jorvent\Platform\Web\Page;
 use Jorvent\Requisitions\RequisitionViews;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\HttpFoundation\Request;
@@ -22,7 +22,7 @@ use Symfony\Component\Routing\Attribute\Route;
 
 /** Interviews of a requisition, and the scorecards of each person side by side. */
 #[Route('/r/{number}/interviews', requirements: ['number' => '\d{1,9}'])]
-final class InterviewsPage extends Page
+final class InterviewsPage extends SignedInPage
 {
     public function __construct(private readonly Db $db, private readonly RequisitionViews $views, private readonly ClockInterface $clock)
     {

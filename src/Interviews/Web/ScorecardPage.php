@@ -4,16 +4,16 @@ declare(strict_types=1);
 
 namespace Jorvent\Interviews\Web;
 
+use Jorvent\Accounts\Access\Gate;
 use Jorvent\Accounts\Access\Permission;
+use Jorvent\Accounts\Web\SignedInPage;
 use Jorvent\Core\Scorecards\Recommendation;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Interviews\FileScorecard;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
 use Jorvent\Platform\Web\Errors;
-use Jorvent\Platform\Web\Gate;
 use Jorvent\Platform\Web\Input;
-use Jorvent\Platform\Web\Page;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
@@ -23,7 +23,7 @@ use Symfony\Component\Routing\Attribute\Route;
 /** An interviewer's own card, beside the resume it is about. */
 #[Gate(Permission::FillScorecard, Gate::INTERVIEW)]
 #[Route('/interviews/{interview}/card', requirements: ['interview' => '\d{1,9}'])]
-final class ScorecardPage extends Page
+final class ScorecardPage extends SignedInPage
 {
     public function __construct(private readonly Db $db, private readonly FileScorecard $file, private readonly ClockInterface $clock)
     {

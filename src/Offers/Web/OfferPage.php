@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace Jorvent\Offers\Web;
 
 use Doctrine\ORM\EntityManagerInterface;
+use Jorvent\Accounts\Access\Gate;
 use Jorvent\Accounts\Access\Permission;
 use Jorvent\Accounts\Delegations;
+use Jorvent\Accounts\Web\SignedInPage;
 use Jorvent\Core\Pay\OfferTerms;
 use Jorvent\Core\Shared\Money;
 use Jorvent\Core\Shared\Refused;
@@ -19,9 +21,7 @@ use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
 use Jorvent\Platform\Files\FileStore;
 use Jorvent\Platform\Web\Errors;
-use Jorvent\Platform\Web\Gate;
 use Jorvent\Platform\Web\Input;
-use Jorvent\Platform\Web\Page;
 use Jorvent\Requisitions\Approvals;
 use Jorvent\Requisitions\Entity\Requisition;
 use Jorvent\Requisitions\RequisitionViews;
@@ -32,7 +32,7 @@ use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 
 /** The offers of a requisition: pay against the band, who must agree and why, the letter beside it. */
-final class OfferPage extends Page
+final class OfferPage extends SignedInPage
 {
     public function __construct(private readonly Db $db, private readonly EntityManagerInterface $entities, private readonly RequisitionViews $views, private readonly OfferDesk $desk, private readonly Approvals $approvals, private readonly ClockInterface $clock, private readonly SigningNames $names)
     {

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Jorvent\Organisation\Web;
 
+use Jorvent\Accounts\Access\Gate;
 use Jorvent\Accounts\Access\Permission;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Organisation\Sites;
 use Jorvent\Platform\Web\Errors;
-use Jorvent\Platform\Web\Gate;
 use Jorvent\Platform\Web\Input;
 use Jorvent\Platform\Web\Page;
 use Symfony\Component\HttpFoundation\Request;

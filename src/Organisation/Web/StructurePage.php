@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Jorvent\Organisation\Web;
 
+use Jorvent\Accounts\Access\Gate;
 use Jorvent\Accounts\Access\Permission;
+use Jorvent\Accounts\Web\SignedInPage;
 use Jorvent\Core\Organisation\Unit;
 use Jorvent\Core\Organisation\UnitKind;
 use Jorvent\Core\Shared\Refused;
@@ -14,9 +16,7 @@ use Jorvent\Organisation\Structures;
 use Jorvent\Organisation\StructureSheet;
 use Jorvent\Platform\Spreadsheet\SheetWriter;
 use Jorvent\Platform\Web\Errors;
-use Jorvent\Platform\Web\Gate;
 use Jorvent\Platform\Web\Input;
-use Jorvent\Platform\Web\Page;
 use Symfony\Component\HttpFoundation\File\UploadedFile;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -25,7 +25,7 @@ use Symfony\Component\Routing\Attribute\Route;
 /** The organisation in its versions: draft, check, bring into force, keep. */
 #[Gate(Permission::Administer)]
 #[Route('/organisation')]
-final class StructurePage extends Page
+final class StructurePage extends SignedInPage
 {
     public function __construct(private readonly Structures $structures, private readonly ReachList $reach, private readonly Posts $posts)
     {

@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace Jorvent\Organisation\Web;
 
 use Jorvent\Accounts\Access\Access;
+use Jorvent\Accounts\Access\Gate;
 use Jorvent\Accounts\Access\Permission;
+use Jorvent\Accounts\Web\SignedInPage;
 use Jorvent\Core\Organisation\Cause;
 use Jorvent\Core\Organisation\Code;
 use Jorvent\Core\Organisation\Diagnosis;
@@ -13,9 +15,7 @@ use Jorvent\Organisation\ReachList;
 use Jorvent\Organisation\Structures;
 use Jorvent\Organisation\WhyNot;
 use Jorvent\Platform\Database\Db;
-use Jorvent\Platform\Web\Gate;
 use Jorvent\Platform\Web\Input;
-use Jorvent\Platform\Web\Page;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
@@ -23,7 +23,7 @@ use Symfony\Component\Routing\Attribute\Route;
 /** "Not finding it?": one types what one looks for and is told why it is not offered; an admin repairs it here, anyone else asks with the diagnosis. */
 #[Gate(Permission::OpenRequisition)]
 #[Route('/why')]
-final class WhyPage extends Page
+final class WhyPage extends SignedInPage
 {
     public function __construct(private readonly Db $db, private readonly WhyNot $why, private readonly Structures $structures, private readonly ReachList $reach, private readonly Access $access)
     {

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Jorvent\Outside\Calendars;
 
-use Jorvent\Core\Calendar\Interval;
 use Jorvent\Core\Calendar\Intervals;
+use Jorvent\Core\Shared\Interval;
 
 /** The calendars of our own people. */
 interface Calendars

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Jorvent\Outside\Calendars;
 
-use Jorvent\Core\Calendar\Interval;
 use Jorvent\Core\Calendar\Intervals;
+use Jorvent\Core\Shared\Interval;
 use Jorvent\Outside\Http;
 use Jorvent\Platform\Delivery\NotNow;
 use Symfony\Component\DependencyInjection\Attribute\AsAlias;

@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace Jorvent\People\Web;
 
+use Jorvent\Accounts\Access\Gate;
 use Jorvent\Accounts\Access\Permission;
+use Jorvent\Accounts\Web\SignedInPage;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\People\Colleagues;
 use Jorvent\Platform\Web\Errors;
-use Jorvent\Platform\Web\Gate;
 use Jorvent\Platform\Web\Input;
-use Jorvent\Platform\Web\Page;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
@@ -18,7 +18,7 @@ use Symfony\Component\Routing\Attribute\Route;
 /** Who of the people we know works or worked here, and whose people are not approached. */
 #[Gate(Permission::Administer)]
 #[Route('/colleagues')]
-final class ColleaguesPage extends Page
+final class ColleaguesPage extends SignedInPage
 {
     public function __construct(private readonly Colleagues $colleagues)
     {

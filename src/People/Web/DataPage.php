@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Jorvent\People\Web;
 
+use Jorvent\Accounts\Access\Gate;
 use Jorvent\Accounts\Access\Permission;
 use Jorvent\Core\Retention\Rules;
 use Jorvent\Core\Shared\Refused;
@@ -14,7 +15,6 @@ use Jorvent\People\Retention;
 use Jorvent\People\Tombstones;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Web\Errors;
-use Jorvent\Platform\Web\Gate;
 use Jorvent\Platform\Web\Input;
 use Jorvent\Platform\Web\Page;
 use Symfony\Component\HttpFoundation\Request;

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Jorvent\People\Web;
 
+use Jorvent\Accounts\Access\Gate;
 use Jorvent\Accounts\Access\Permission;
+use Jorvent\Accounts\Web\SignedInPage;
 use Jorvent\People\Dictionary;
-use Jorvent\Platform\Web\Gate;
 use Jorvent\Platform\Web\Input;
-use Jorvent\Platform\Web\Page;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
@@ -16,7 +16,7 @@ use Symfony\Component\Routing\Attribute\Route;
 /** Words that corrections taught: taken, shortened or refused; and reading all resumes anew with them. */
 #[Gate(Permission::Administer)]
 #[Route('/dictionary')]
-final class DictionaryPage extends Page
+final class DictionaryPage extends SignedInPage
 {
     public function __construct(private readonly Dictionary $dictionary)
     {

@@ -5,20 +5,20 @@ declare(strict_types=1);
 namespace Jorvent\People\Web;
 
 use Jorvent\Accounts\Access\Access;
+use Jorvent\Accounts\Access\Gate;
 use Jorvent\Accounts\Access\Permission;
 use Jorvent\Accounts\Access\Role;
 use Jorvent\Accounts\Entity\Account;
+use Jorvent\Accounts\Web\SignedInPage;
 use Jorvent\People\SearchReach;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
-use Jorvent\Platform\Web\Gate;
-use Jorvent\Platform\Web\Page;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 
 /** The search in the top bar: people and requisitions within reach, and openings. */
-final class FindPage extends Page
+final class FindPage extends SignedInPage
 {
     private const ROWS = 12;
 

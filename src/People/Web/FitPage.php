@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace Jorvent\People\Web;
 
 use Doctrine\ORM\EntityManagerInterface;
+use Jorvent\Accounts\Access\Gate;
 use Jorvent\Accounts\Access\Permission;
 use Jorvent\Core\Fit\Part;
 use Jorvent\Core\Fit\Weights;
 use Jorvent\People\FitOfCandidates;
 use Jorvent\People\FitSettings;
-use Jorvent\Platform\Web\Gate;
 use Jorvent\Platform\Web\Input;
 use Jorvent\Platform\Web\Page;
 use Jorvent\Requisitions\Entity\Requisition;

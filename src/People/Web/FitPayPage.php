@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Jorvent\People\Web;
 
+use Jorvent\Accounts\Access\Gate;
 use Jorvent\Accounts\Access\Permission;
 use Jorvent\Core\Fit\Weights;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\People\FitSettings;
 use Jorvent\Platform\Web\Errors;
-use Jorvent\Platform\Web\Gate;
 use Jorvent\Platform\Web\Input;
 use Jorvent\Platform\Web\Page;
 use Symfony\Component\HttpFoundation\Request;

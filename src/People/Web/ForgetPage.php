@@ -4,20 +4,20 @@ declare(strict_types=1);
 
 namespace Jorvent\People\Web;
 
+use Jorvent\Accounts\Access\Gate;
 use Jorvent\Accounts\Access\Permission;
+use Jorvent\Accounts\Web\SignedInPage;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\People\Erase;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Web\Errors;
-use Jorvent\Platform\Web\Gate;
-use Jorvent\Platform\Web\Page;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 
 /** Who asked to be forgotten, what would go, and doing it; for an admin, who need not read the person's papers for it. */
 #[Gate(Permission::Administer)]
-final class ForgetPage extends Page
+final class ForgetPage extends SignedInPage
 {
     #[Route('/people/{candidate}/forget', name: 'person_forget', requirements: ['candidate' => '\d{1,9}'], methods: ['GET', 'POST'])]
     public function forget(int $candidate, Request $request, Db $db, Erase $erase): Response

@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace Jorvent\People\Web;
 
 use Doctrine\ORM\EntityManagerInterface;
+use Jorvent\Accounts\Access\Gate;
 use Jorvent\Accounts\Access\Permission;
+use Jorvent\Accounts\Web\SignedInPage;
 use Jorvent\Core\Search\Search;
 use Jorvent\Core\Search\Stint;
 use Jorvent\People\FitOfCandidates;
@@ -16,8 +18,6 @@ use Jorvent\People\SearchForm;
 use Jorvent\People\SearchReach;
 use Jorvent\People\SearchRows;
 use Jorvent\Pipeline\KeepBlockers;
-use Jorvent\Platform\Web\Gate;
-use Jorvent\Platform\Web\Page;
 use Jorvent\Requisitions\Entity\Requisition;
 use Jorvent\Requisitions\RequisitionViews;
 use Symfony\Component\HttpFoundation\Request;
@@ -25,7 +25,7 @@ use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 
 /** Up to four found people side by side: part by part of the brief, each with its reason, and the facts one weighs. */
-final class FoundComparePage extends Page
+final class FoundComparePage extends SignedInPage
 {
     public const MOST = 4;
 

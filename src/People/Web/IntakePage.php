@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Jorvent\People\Web;
 
+use Jorvent\Accounts\Access\Gate;
 use Jorvent\Accounts\Access\Permission;
+use Jorvent\Accounts\Web\SignedInPage;
 use Jorvent\Core\Shared\Money;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\People\Intake;
@@ -14,9 +16,7 @@ use Jorvent\People\TakeDown;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Files\FileStore;
 use Jorvent\Platform\Web\Errors;
-use Jorvent\Platform\Web\Gate;
 use Jorvent\Platform\Web\Input;
-use Jorvent\Platform\Web\Page;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\HttpFoundation\File\UploadedFile;
 use Symfony\Component\HttpFoundation\JsonResponse;
@@ -28,7 +28,7 @@ use Symfony\Contracts\Translation\TranslatorInterface;
 /** Resumes coming in by the armful: drop them, see what came of each, look at what is unsure, mend what failed. */
 #[Gate(Permission::Search)]
 #[Route('/intake')]
-final class IntakePage extends Page
+final class IntakePage extends SignedInPage
 {
     private const TOLD = ['name', 'email', 'phone', 'city', 'headline', 'notice', 'start'];
 

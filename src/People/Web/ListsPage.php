@@ -4,15 +4,15 @@ declare(strict_types=1);
 
 namespace Jorvent\People\Web;
 
+use Jorvent\Accounts\Access\Gate;
 use Jorvent\Accounts\Access\Permission;
+use Jorvent\Accounts\Web\SignedInPage;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\People\PeopleLists;
 use Jorvent\Platform\Database\Record;
 use Jorvent\Platform\Spreadsheet\SheetWriter;
 use Jorvent\Platform\Web\Errors;
-use Jorvent\Platform\Web\Gate;
 use Jorvent\Platform\Web\Input;
-use Jorvent\Platform\Web\Page;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
@@ -20,7 +20,7 @@ use Symfony\Component\Routing\Attribute\Route;
 /** Lists of people across requisitions, beside who is on them. */
 #[Gate(Permission::Search)]
 #[Route('/lists')]
-final class ListsPage extends Page
+final class ListsPage extends SignedInPage
 {
     public function __construct(private readonly PeopleLists $lists)
     {

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Jorvent\People\Web;
 
-use Jorvent\Platform\Drawing\Lifeline;
-use Jorvent\Platform\Drawing\SpanBar;
+use Jorvent\Drawing\Lifeline;
+use Jorvent\Drawing\SpanBar;
 use Symfony\Contracts\Translation\TranslatorInterface;
 use Twig\Attribute\AsTwigFilter;
 use Twig\Attribute\AsTwigFunction;

@@ -5,12 +5,14 @@ declare(strict_types=1);
 namespace Jorvent\People\Web;
 
 use Jorvent\Accounts\Access\Access;
+use Jorvent\Accounts\Access\Gate;
 use Jorvent\Accounts\Access\Permission;
 use Jorvent\Accounts\Access\Subject;
-use Jorvent\Activity\ReadLog;
+use Jorvent\Accounts\Web\SignedInPage;
 use Jorvent\Core\Resume\Blind;
 use Jorvent\Core\Resume\Kinds;
 use Jorvent\Core\Resume\Timeline;
+use Jorvent\History\ReadLog;
 use Jorvent\People\Colleagues;
 use Jorvent\People\FoundPeople;
 use Jorvent\People\Merge;
@@ -25,8 +27,6 @@ use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Files\FileStore;
 use Jorvent\Platform\Files\Pdf;
 use Jorvent\Platform\Security\Sealer;
-use Jorvent\Platform\Web\Gate;
-use Jorvent\Platform\Web\Page;
 use Psr\Clock\ClockInterface;
 use Sabre\VObject\Component\VCard;
 use Symfony\Component\HttpFoundation\Response;
@@ -34,7 +34,7 @@ use Symfony\Component\Routing\Attribute\Route;
 
 /** One person: contacts, every application with its own stage, the resume, messages, and all that happened. */
 #[Gate(Permission::ReadPerson, Gate::CANDIDATE)]
-final class PersonPage extends Page
+final class PersonPage extends SignedInPage
 {
     #[Route('/people/{candidate}', name: 'person', requirements: ['candidate' => '\d{1,9}'], methods: ['GET'])]
     public function show(int $candidate, Db $db, ReadLog $log, PersonShown $shown, SamePerson $same, Merge $merge, Retention $retention, Readings $readings, PersonRecord $record, Colleagues $colleagues, Access $access, Subject $_subject, ClockInterface $clock): Response

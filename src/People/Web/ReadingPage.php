@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace Jorvent\People\Web;
 
 use Jorvent\Accounts\Access\Access;
+use Jorvent\Accounts\Access\Gate;
 use Jorvent\Accounts\Access\Permission;
 use Jorvent\Accounts\Access\Subject;
+use Jorvent\Accounts\Web\SignedInPage;
 use Jorvent\Core\Resume\Corrections;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\People\ItemVerdict;
@@ -15,15 +17,13 @@ use Jorvent\People\Readings;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
 use Jorvent\Platform\Web\Errors;
-use Jorvent\Platform\Web\Gate;
 use Jorvent\Platform\Web\Input;
-use Jorvent\Platform\Web\Page;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 
 /** A resume and what was read from it, side by side: each thing leads to its passage, what is unsure comes first, and is confirmed or corrected in place. */
-final class ReadingPage extends Page
+final class ReadingPage extends SignedInPage
 {
     public function __construct(private readonly Db $db, private readonly Readings $readings, private readonly Access $access, private readonly PageImages $images)
     {

@@ -4,20 +4,20 @@ declare(strict_types=1);
 
 namespace Jorvent\People\Web;
 
+use Jorvent\Accounts\Access\Gate;
 use Jorvent\Accounts\Access\Permission;
+use Jorvent\Accounts\Web\SignedInPage;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\People\PeopleLists;
 use Jorvent\People\PersonRecord;
-use Jorvent\Platform\Web\Gate;
 use Jorvent\Platform\Web\Input;
-use Jorvent\Platform\Web\Page;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 
 /** What is set about a person on their page: tags, lists, not to be contacted. */
 #[Gate(Permission::CorrectPerson, Gate::CANDIDATE)]
-final class RecordPage extends Page
+final class RecordPage extends SignedInPage
 {
     #[Route('/people/{candidate}/tags', name: 'person_tags', requirements: ['candidate' => '\d{1,9}'], methods: ['POST'])]
     public function tags(int $candidate, Request $request, PersonRecord $record): Response

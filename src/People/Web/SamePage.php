@@ -5,23 +5,23 @@ declare(strict_types=1);
 namespace Jorvent\People\Web;
 
 use Jorvent\Accounts\Access\Access;
+use Jorvent\Accounts\Access\Gate;
 use Jorvent\Accounts\Access\Permission;
 use Jorvent\Accounts\Access\SubjectFinder;
+use Jorvent\Accounts\Web\SignedInPage;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\People\Merge;
 use Jorvent\People\SamePerson;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Web\Errors;
-use Jorvent\Platform\Web\Gate;
 use Jorvent\Platform\Web\Input;
-use Jorvent\Platform\Web\Page;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 
 /** Two records beside one another: what speaks for one person, what would win field by field, and the word on it. */
 #[Gate(Permission::CorrectPerson, Gate::CANDIDATE)]
-final class SamePage extends Page
+final class SamePage extends SignedInPage
 {
     public function __construct(private readonly Db $db, private readonly Merge $merge, private readonly SamePerson $same, private readonly Access $access, private readonly SubjectFinder $subjects)
     {

@@ -5,17 +5,17 @@ declare(strict_types=1);
 namespace Jorvent\People\Web;
 
 use Doctrine\ORM\EntityManagerInterface;
+use Jorvent\Accounts\Access\Gate;
 use Jorvent\Accounts\Access\Permission;
 use Jorvent\Accounts\Access\Subject;
 use Jorvent\Accounts\Access\SubjectFinder;
+use Jorvent\Accounts\Web\SignedInPage;
 use Jorvent\Core\Search\Search;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\People\RunSavedSearches;
 use Jorvent\People\SavedSearches;
 use Jorvent\People\SearchForm;
-use Jorvent\Platform\Web\Gate;
 use Jorvent\Platform\Web\Input;
-use Jorvent\Platform\Web\Page;
 use Jorvent\Requisitions\Entity\Requisition;
 use Jorvent\Requisitions\RequisitionViews;
 use Psr\Clock\ClockInterface;
@@ -27,7 +27,7 @@ use Symfony\Component\Routing\Attribute\Route;
 /** Searches saved under a name for a requisition: open, share, copy, take along and bring in, and see who is new. */
 #[Gate(Permission::Keep, Gate::REQUISITION)]
 #[Route('/r/{number}/searches', requirements: ['number' => '\d{1,9}'])]
-final class SavedSearchesPage extends Page
+final class SavedSearchesPage extends SignedInPage
 {
     private const MAX_BYTES = 200_000;
 

@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace Jorvent\People\Web;
 
 use Doctrine\ORM\EntityManagerInterface;
+use Jorvent\Accounts\Access\Gate;
 use Jorvent\Accounts\Access\Permission;
 use Jorvent\Accounts\Access\Subject;
+use Jorvent\Accounts\Web\SignedInPage;
 use Jorvent\Core\Search\Search;
 use Jorvent\Core\Search\Widen;
 use Jorvent\People\AskOutside;
@@ -22,9 +24,7 @@ use Jorvent\Pipeline\KeepCandidate;
 use Jorvent\Pipeline\KeepCandidates;
 use Jorvent\Pipeline\SetAside;
 use Jorvent\Platform\Database\Db;
-use Jorvent\Platform\Web\Gate;
 use Jorvent\Platform\Web\Input;
-use Jorvent\Platform\Web\Page;
 use Jorvent\Platform\Web\Turn;
 use Jorvent\Requisitions\Entity\Requisition;
 use Jorvent\Requisitions\RequisitionViews;
@@ -34,7 +34,7 @@ use Symfony\Component\Routing\Attribute\Route;
 
 /** Searching: the query line and the criteria, what each lets through, who was found, and one person in the reader. The whole page, or only what changes while someone types. */
 #[Route('/r/{number}/sourcing', requirements: ['number' => '\d{1,9}'])]
-final class SourcingPage extends Page
+final class SourcingPage extends SignedInPage
 {
     /** So often, a little more than a second apart. */
     private const ASKED_AGAIN = 12;

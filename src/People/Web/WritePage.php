@@ -4,23 +4,23 @@ declare(strict_types=1);
 
 namespace Jorvent\People\Web;
 
+use Jorvent\Accounts\Access\Gate;
 use Jorvent\Accounts\Access\Permission;
 use Jorvent\Accounts\Access\Subject;
+use Jorvent\Accounts\Web\SignedInPage;
 use Jorvent\Core\Messages\Template;
 use Jorvent\Core\Search\Search;
 use Jorvent\Messages\Letters;
 use Jorvent\People\SearchForm;
 use Jorvent\People\SearchReach;
 use Jorvent\Platform\Database\Db;
-use Jorvent\Platform\Web\Gate;
 use Jorvent\Platform\Web\Input;
-use Jorvent\Platform\Web\Page;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 
 /** A letter to someone found; one stays with them in the search. */
-final class WritePage extends Page
+final class WritePage extends SignedInPage
 {
     /** The letter as it would go out, to be changed. */
     #[Gate(Permission::Keep, Gate::REQUISITION)]

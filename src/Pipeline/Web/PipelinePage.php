@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace Jorvent\Pipeline\Web;
 
 use Jorvent\Accounts\Access\Access;
+use Jorvent\Accounts\Access\Gate;
 use Jorvent\Accounts\Access\Permission;
 use Jorvent\Accounts\Access\Subject;
+use Jorvent\Accounts\Web\SignedInPage;
 use Jorvent\Core\Messages\Template;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Core\Workflow\Stage;
@@ -20,9 +22,7 @@ use Jorvent\Pipeline\Shortlists;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
 use Jorvent\Platform\Web\Errors;
-use Jorvent\Platform\Web\Gate;
 use Jorvent\Platform\Web\Input;
-use Jorvent\Platform\Web\Page;
 use Jorvent\Requisitions\RequisitionView;
 use Jorvent\Requisitions\RequisitionViews;
 use Jorvent\Screening\Questions;
@@ -33,7 +33,7 @@ use Symfony\Component\Routing\Attribute\Route;
 
 /** Everyone on their way: by stage, with what they wait for and how long; moved, closed out and read here. */
 #[Route('/r/{number}/pipeline', requirements: ['number' => '\d{1,9}'])]
-final class PipelinePage extends Page
+final class PipelinePage extends SignedInPage
 {
     private const SORTS = ['screen' => 'p.score DESC NULLS LAST, p.fit DESC NULLS LAST', 'fit' => 'p.fit DESC NULLS LAST, p.score DESC NULLS LAST', 'waits' => 'p.entered_at', 'name' => 'c.name'];
     private const ROWS = 200;

@@ -4,16 +4,16 @@ declare(strict_types=1);
 
 namespace Jorvent\Pipeline\Web;
 
+use Jorvent\Accounts\Access\Gate;
 use Jorvent\Accounts\Access\Permission;
+use Jorvent\Accounts\Web\SignedInPage;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Pipeline\UndoSteps;
-use Jorvent\Platform\Web\Gate;
-use Jorvent\Platform\Web\Page;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 
-final class UndoAct extends Page
+final class UndoAct extends SignedInPage
 {
     #[Gate(Permission::BeSignedIn)]
     #[Route('/undo', name: 'undo', methods: ['POST'])]

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Jorvent\Platform\Web;
 
-use Jorvent\Accounts\Entity\Account;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Platform\Identity\Identities;
 use Jorvent\Platform\Web\Form\FormRefusals;
@@ -18,7 +17,7 @@ use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Translation\LocaleSwitcher;
 use Symfony\Contracts\Service\Attribute\Required;
 
-/** What all pages share: who is here, saying what happened, and answering a refusal at its field. */
+/** What all pages share: saying what happened, and answering a refusal at its field. */
 abstract class Page extends AbstractController
 {
     private LocaleSwitcher $languages;
@@ -56,7 +55,7 @@ abstract class Page extends AbstractController
     /**
      * A form whose fields are named as they are, without the name of the form before them.
      *
-     * @template T of object
+     * @template T of object|array<string, mixed>
      *
      * @param class-string<FormTypeInterface<T>> $type
      * @param T                    $data    what its fields begin with, and what it fills
@@ -64,7 +63,7 @@ abstract class Page extends AbstractController
      *
      * @return FormInterface<T>
      */
-    protected function formOf(string $type, object $data, array $options = []): FormInterface
+    protected function formOf(string $type, object|array $data, array $options = []): FormInterface
     {
         /** @var FormInterface<T> */
         return $this->forms->createNamed('', $type, $data, $options);
@@ -99,13 +98,6 @@ abstract class Page extends AbstractController
     {
         $request->setLocale($locale);
         $this->languages->setLocale($locale);
-    }
-
-    protected function me(): Account
-    {
-        $user = $this->getUser();
-
-        return $user instanceof Account ? $user : throw $this->createAccessDeniedException();
     }
 
     /**

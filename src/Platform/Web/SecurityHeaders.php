@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Jorvent\Platform\Web;
 
-use Jorvent\Accounts\Entity\Account;
 use Jorvent\Platform\Database\QueryCount;
 use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
 use Symfony\Component\HttpKernel\Event\ResponseEvent;
@@ -37,7 +36,7 @@ final readonly class SecurityHeaders
         if ($event->getRequest()->isSecure()) {
             $headers->set('Strict-Transport-Security', self::ONLY_TLS);
         }
-        if (!$this->tokens->getToken()?->getUser() instanceof Account) {
+        if (null === $this->tokens->getToken()?->getUser()) {
             return;
         }
         // pages of staff are about people: nothing of them stays in a browser after signing out

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Jorvent\Reference\Web;
 
+use Jorvent\Accounts\Access\Gate;
 use Jorvent\Accounts\Access\Permission;
-use Jorvent\Platform\Web\Gate;
 use Jorvent\Platform\Web\Page;
 use Jorvent\Reference\ExchangeRates;
 use Jorvent\Reference\Form\RateInput;

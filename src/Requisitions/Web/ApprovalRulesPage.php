@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Jorvent\Requisitions\Web;
 
 use Doctrine\ORM\EntityManagerInterface;
+use Jorvent\Accounts\Access\Gate;
 use Jorvent\Accounts\Access\Permission;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Core\Workflow\ApprovalChain;
@@ -13,7 +14,6 @@ use Jorvent\Core\Workflow\ApprovalRule;
 use Jorvent\Core\Workflow\ApprovalStep;
 use Jorvent\Core\Workflow\Post;
 use Jorvent\Platform\Web\Errors;
-use Jorvent\Platform\Web\Gate;
 use Jorvent\Platform\Web\Input;
 use Jorvent\Platform\Web\Page;
 use Jorvent\Requisitions\ApprovalRules;

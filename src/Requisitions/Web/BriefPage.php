@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace Jorvent\Requisitions\Web;
 
 use Doctrine\ORM\EntityManagerInterface;
+use Jorvent\Accounts\Access\Gate;
 use Jorvent\Accounts\Access\Permission;
 use Jorvent\Accounts\Access\Subject;
+use Jorvent\Accounts\Web\SignedInPage;
 use Jorvent\Core\Shared\FieldMerge;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Core\Workflow\Decision;
@@ -15,9 +17,7 @@ use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Files\Pdf;
 use Jorvent\Platform\Text\RichText;
 use Jorvent\Platform\Web\Errors;
-use Jorvent\Platform\Web\Gate;
 use Jorvent\Platform\Web\Input;
-use Jorvent\Platform\Web\Page;
 use Jorvent\Reference\ExchangeRates;
 use Jorvent\Requisitions\ApprovalQuestions;
 use Jorvent\Requisitions\Approvals;
@@ -42,7 +42,7 @@ use Symfony\Component\Routing\Attribute\Route;
 
 /** The brief: what is wanted, why, on what terms; written, asked for, decided here. */
 #[Route('/r/{number}', requirements: ['number' => '\d{1,9}'])]
-final class BriefPage extends Page
+final class BriefPage extends SignedInPage
 {
     public function __construct(
         private readonly Db $db, private readonly EntityManagerInterface $entities, private readonly RequisitionViews $views, private readonly Approvals $approvals, private readonly AskApproval $asking, private readonly ExchangeRates $rates,

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace Jorvent\Requisitions\Web;
 
 use Jorvent\Platform\Text\RichText;
-use Jorvent\Platform\Web\JorventTwig;
 use Jorvent\Requisitions\Brief;
 use Jorvent\Requisitions\BriefNames;
+use Jorvent\Shell\Twig\JorventTwig;
 use Symfony\Contracts\Translation\TranslatorInterface;
 use Twig\Attribute\AsTwigFunction;
 

@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace Jorvent\Requisitions\Web;
 
 use Doctrine\ORM\EntityManagerInterface;
+use Jorvent\Accounts\Access\Gate;
 use Jorvent\Accounts\Access\Permission;
 use Jorvent\Core\Shared\Money;
 use Jorvent\Core\Shared\Refused;
-use Jorvent\Platform\Web\Gate;
 use Jorvent\Platform\Web\Input;
 use Jorvent\Platform\Web\Page;
 use Jorvent\Requisitions\Brief;

@@ -4,30 +4,30 @@ declare(strict_types=1);
 
 namespace Jorvent\Requisitions\Web;
 
+use Jorvent\Accounts\Access\Gate;
 use Jorvent\Accounts\Access\Permission;
+use Jorvent\Accounts\Web\SignedInPage;
 use Jorvent\Core\Shared\Money;
 use Jorvent\Core\Shared\Refusal;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Platform\Database\Db;
-use Jorvent\Platform\Lists\Column;
-use Jorvent\Platform\Lists\Listing;
-use Jorvent\Platform\Lists\Lists;
 use Jorvent\Platform\Spreadsheet\SheetWriter;
 use Jorvent\Platform\Text\RichText;
 use Jorvent\Platform\Web\Errors;
-use Jorvent\Platform\Web\Gate;
 use Jorvent\Platform\Web\Input;
-use Jorvent\Platform\Web\Page;
 use Jorvent\Requisitions\Brief;
 use Jorvent\Requisitions\Catalogue;
 use Jorvent\Requisitions\ProfileContent;
+use Jorvent\Shell\Lists\Column;
+use Jorvent\Shell\Lists\Listing;
+use Jorvent\Shell\Lists\Lists;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 
 /** The job catalogue: role profiles by family, each in versions, with what was written from it. */
 #[Route('/catalogue')]
-final class CataloguePage extends Page
+final class CataloguePage extends SignedInPage
 {
     public function __construct(private readonly Db $db, private readonly Catalogue $catalogue, private readonly RichText $text)
     {

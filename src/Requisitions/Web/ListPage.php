@@ -5,21 +5,21 @@ declare(strict_types=1);
 namespace Jorvent\Requisitions\Web;
 
 use Jorvent\Accounts\Access\Access;
+use Jorvent\Accounts\Access\Gate;
 use Jorvent\Accounts\Access\Permission;
-use Jorvent\Platform\Lists\Column;
-use Jorvent\Platform\Lists\Listing;
-use Jorvent\Platform\Lists\Lists;
+use Jorvent\Accounts\Web\SignedInPage;
 use Jorvent\Platform\Spreadsheet\SheetWriter;
-use Jorvent\Platform\Web\Gate;
-use Jorvent\Platform\Web\Page;
 use Jorvent\Requisitions\RequisitionViews;
+use Jorvent\Shell\Lists\Column;
+use Jorvent\Shell\Lists\Listing;
+use Jorvent\Shell\Lists\Lists;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 
 /** All requisitions one may read: filtered, sorted, with the columns one likes, paged by key. */
 #[Gate(Permission::BeSignedIn)]
-final class ListPage extends Page
+final class ListPage extends SignedInPage
 {
     private const STATES = ['open' => "r.state IN ('approved', 'asked', 'sent_back', 'draft', 'on_hold')", 'approved' => "r.state = 'approved'", 'preparing' => "r.state IN ('draft', 'asked', 'sent_back')", 'on_hold' => "r.state = 'on_hold'", 'ended' => "r.state IN ('filled', 'declined', 'cancelled')", 'all' => 'true'];
 

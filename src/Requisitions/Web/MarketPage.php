@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Jorvent\Requisitions\Web;
 
 use Doctrine\ORM\EntityManagerInterface;
+use Jorvent\Accounts\Access\Gate;
 use Jorvent\Accounts\Access\Permission;
-use Jorvent\Platform\Web\Gate;
 use Jorvent\Platform\Web\Page;
 use Jorvent\Requisitions\Entity\Requisition;
 use Jorvent\Requisitions\MarketView;

@@ -5,16 +5,16 @@ declare(strict_types=1);
 namespace Jorvent\Requisitions\Web;
 
 use Jorvent\Accounts\Access\Access;
+use Jorvent\Accounts\Access\Gate;
 use Jorvent\Accounts\Access\Permission;
 use Jorvent\Accounts\Access\Subject;
+use Jorvent\Accounts\Web\SignedInPage;
 use Jorvent\Core\Organisation\UnitKind;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Organisation\ReachList;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Web\Errors;
-use Jorvent\Platform\Web\Gate;
 use Jorvent\Platform\Web\Input;
-use Jorvent\Platform\Web\Page;
 use Jorvent\Requisitions\OpenRequisition;
 use Jorvent\Requisitions\OpenRequisitionHandler;
 use Symfony\Component\HttpFoundation\Request;
@@ -23,7 +23,7 @@ use Symfony\Component\Routing\Attribute\Route;
 
 /** Asking for a hire begins with a role profile, an earlier requisition, a template, a table of many, or nothing. */
 #[Gate(Permission::OpenRequisition)]
-final class NewPage extends Page
+final class NewPage extends SignedInPage
 {
     private const STARTS = ['profile', 'earlier', 'template', 'table', 'nothing'];
     private const PARTS = ['text', 'terms', 'questions', 'people'];

@@ -4,16 +4,16 @@ declare(strict_types=1);
 
 namespace Jorvent\Requisitions\Web;
 
+use Jorvent\Accounts\Access\Gate;
 use Jorvent\Accounts\Access\Permission;
 use Jorvent\Accounts\Access\Subject;
+use Jorvent\Accounts\Web\SignedInPage;
 use Jorvent\Core\Messages\Template;
 use Jorvent\Core\Reporting\Days;
 use Jorvent\Messages\Mailing;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
-use Jorvent\Platform\Web\Gate;
 use Jorvent\Platform\Web\Input;
-use Jorvent\Platform\Web\Page;
 use Jorvent\Requisitions\Fill;
 use Jorvent\Requisitions\RequisitionView;
 use Jorvent\Requisitions\RequisitionViews;
@@ -24,7 +24,7 @@ use Symfony\Component\Routing\Attribute\Route;
 
 /** How it ended: who signed, how long each part took, what the paperwork does. */
 #[Route('/r/{number}/outcome', requirements: ['number' => '\d{1,9}'])]
-final class OutcomePage extends Page
+final class OutcomePage extends SignedInPage
 {
     public function __construct(private readonly Db $db, private readonly RequisitionViews $views, private readonly ClockInterface $clock)
     {

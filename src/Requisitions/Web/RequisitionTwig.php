@@ -6,12 +6,12 @@ namespace Jorvent\Requisitions\Web;
 
 use Jorvent\Core\Market\Market;
 use Jorvent\Core\Reporting\Spread;
-use Jorvent\Platform\Drawing\DotPlot;
-use Jorvent\Platform\Drawing\MiniLine;
-use Jorvent\Platform\Drawing\PayColumns;
-use Jorvent\Platform\Web\JorventTwig;
+use Jorvent\Drawing\DotPlot;
+use Jorvent\Drawing\MiniLine;
+use Jorvent\Drawing\PayColumns;
 use Jorvent\Requisitions\RequisitionView;
 use Jorvent\Requisitions\Station;
+use Jorvent\Shell\Twig\JorventTwig;
 use Symfony\Contracts\Translation\TranslatorInterface;
 use Twig\Attribute\AsTwigFunction;
 

@@ -4,17 +4,17 @@ declare(strict_types=1);
 
 namespace Jorvent\Requisitions\Web;
 
+use Jorvent\Accounts\Access\Gate;
 use Jorvent\Accounts\Access\Permission;
 use Jorvent\Accounts\Access\Subject;
+use Jorvent\Accounts\Web\SignedInPage;
 use Jorvent\Core\Messages\Template;
 use Jorvent\Core\Workflow\RequisitionAct;
 use Jorvent\Core\Workflow\RequisitionState;
+use Jorvent\Drawing\StateChart;
 use Jorvent\Messages\Mailing;
 use Jorvent\Platform\Database\Db;
-use Jorvent\Platform\Drawing\StateChart;
-use Jorvent\Platform\Web\Gate;
 use Jorvent\Platform\Web\Input;
-use Jorvent\Platform\Web\Page;
 use Jorvent\Requisitions\AskApproval;
 use Jorvent\Requisitions\Lifecycle;
 use Jorvent\Requisitions\RequisitionViews;
@@ -25,7 +25,7 @@ use Symfony\Contracts\Translation\TranslatorInterface;
 
 /** Where a requisition stands, drawn from the definition itself, and what can be done from there with what each act does. */
 #[Route('/r/{number}/state', requirements: ['number' => '\d{1,9}'])]
-final class StatePage extends Page
+final class StatePage extends SignedInPage
 {
     private const PLACES = ['draft' => [70, 60], 'asked' => [290, 60], 'approved' => [520, 60], 'filled' => [740, 60], 'sent_back' => [180, 180], 'declined' => [425, 150], 'on_hold' => [610, 180], 'cancelled' => [460, 300]];
 

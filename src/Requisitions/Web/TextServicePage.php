@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace Jorvent\Requisitions\Web;
 
+use Jorvent\Accounts\Access\Gate;
 use Jorvent\Accounts\Access\Permission;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Outside\TextServices\TextService;
 use Jorvent\Platform\Delivery\NotNow;
 use Jorvent\Platform\Delivery\RefusedByThem;
 use Jorvent\Platform\Web\Errors;
-use Jorvent\Platform\Web\Gate;
 use Jorvent\Platform\Web\Input;
 use Jorvent\Platform\Web\Page;
 use Jorvent\Requisitions\TextServiceStore;

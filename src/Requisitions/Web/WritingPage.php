@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Jorvent\Requisitions\Web;
 
 use Doctrine\ORM\EntityManagerInterface;
+use Jorvent\Accounts\Access\Gate;
 use Jorvent\Accounts\Access\Permission;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Outside\TextServices\TextService;
@@ -12,7 +13,6 @@ use Jorvent\Platform\Delivery\NotNow;
 use Jorvent\Platform\Delivery\RefusedByThem;
 use Jorvent\Platform\Text\Blocks;
 use Jorvent\Platform\Text\RichText;
-use Jorvent\Platform\Web\Gate;
 use Jorvent\Platform\Web\Input;
 use Jorvent\Platform\Web\Page;
 use Jorvent\Requisitions\Brief;

@@ -4,22 +4,22 @@ declare(strict_types=1);
 
 namespace Jorvent\Screening\Web;
 
+use Jorvent\Accounts\Access\Gate;
 use Jorvent\Accounts\Access\Permission;
-use Jorvent\Platform\Lists\Column;
-use Jorvent\Platform\Lists\Listing;
-use Jorvent\Platform\Lists\Lists;
+use Jorvent\Accounts\Web\SignedInPage;
 use Jorvent\Platform\Spreadsheet\SheetWriter;
-use Jorvent\Platform\Web\Gate;
 use Jorvent\Platform\Web\Input;
-use Jorvent\Platform\Web\Page;
 use Jorvent\Screening\Questions;
+use Jorvent\Shell\Lists\Column;
+use Jorvent\Shell\Lists\Listing;
+use Jorvent\Shell\Lists\Lists;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 
 /** The library of screening questions, to be taken into any brief or profile. */
 #[Route('/question-library')]
-final class LibraryPage extends Page
+final class LibraryPage extends SignedInPage
 {
     #[Gate(Permission::OpenRequisition)]
     #[Route('', name: 'question_library', methods: ['GET'])]

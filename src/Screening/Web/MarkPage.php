@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Jorvent\Screening\Web;
 
+use Jorvent\Accounts\Access\Gate;
 use Jorvent\Accounts\Access\Permission;
-use Jorvent\Platform\Web\Gate;
 use Jorvent\Platform\Web\Input;
 use Jorvent\Platform\Web\Page;
 use Jorvent\Screening\Questions;

@@ -4,19 +4,19 @@ declare(strict_types=1);
 
 namespace Jorvent\Screening\Web;
 
+use Jorvent\Accounts\Web\SignedInPage;
 use Jorvent\Core\Screening\Question;
 use Jorvent\Core\Screening\QuestionKind;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Platform\Web\Errors;
 use Jorvent\Platform\Web\Input;
-use Jorvent\Platform\Web\Page;
 use Jorvent\Screening\Questions;
 use Jorvent\Screening\QuestionSet;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 
 /** The page on which screening questions are written, weighed and previewed, whatever set they are of. */
-abstract class QuestionBuilder extends Page
+abstract class QuestionBuilder extends SignedInPage
 {
     public function __construct(protected readonly Questions $questions)
     {

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Jorvent\Screening\Web;
 
+use Jorvent\Accounts\Access\Gate;
 use Jorvent\Accounts\Access\Permission;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
 use Jorvent\Platform\Web\Errors;
-use Jorvent\Platform\Web\Gate;
 use Jorvent\Requisitions\RequisitionView;
 use Jorvent\Requisitions\RequisitionViews;
 use Jorvent\Screening\Questions;

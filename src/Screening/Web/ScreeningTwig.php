@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Jorvent\Screening\Web;
 
 use Jorvent\Core\Screening\Question;
-use Jorvent\Platform\Drawing\DotPlot;
-use Jorvent\Platform\Drawing\WeightStrip;
+use Jorvent\Drawing\DotPlot;
+use Jorvent\Drawing\WeightStrip;
 use Symfony\Contracts\Translation\TranslatorInterface;
 use Twig\Attribute\AsTwigFunction;
 

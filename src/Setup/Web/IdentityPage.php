@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Jorvent\Setup\Web;
 
+use Jorvent\Accounts\Access\Gate;
 use Jorvent\Accounts\Access\Permission;
 use Jorvent\Platform\Identity\Identities;
-use Jorvent\Platform\Web\Gate;
 use Jorvent\Platform\Web\Page;
 use Jorvent\Setup\ChangeIdentity;
 use Jorvent\Setup\Form\IdentityInput;

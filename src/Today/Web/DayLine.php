@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Jorvent\Today\Web;
 
-use Jorvent\Core\Calendar\Interval;
+use Jorvent\Core\Shared\Interval;
+use Jorvent\Drawing\Svg;
 use Jorvent\Platform\Database\Record;
-use Jorvent\Platform\Drawing\Svg;
 
 /** One's day from seven to seven on a zebra ruler, with the interviews on it and the moment it is. */
 final readonly class DayLine

@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace Jorvent\Today\Web;
 
 use Jorvent\Accounts\Access\Access;
+use Jorvent\Accounts\Access\Gate;
 use Jorvent\Accounts\Access\Permission;
 use Jorvent\Accounts\Access\Role;
-use Jorvent\Core\Calendar\Interval;
+use Jorvent\Accounts\Web\SignedInPage;
+use Jorvent\Core\Shared\Interval;
 use Jorvent\Core\Workflow\Task;
 use Jorvent\Platform\Database\Db;
-use Jorvent\Platform\Web\Gate;
-use Jorvent\Platform\Web\Page;
 use Jorvent\Requisitions\RequisitionViews;
 use Jorvent\Today\Tasks;
 use Psr\Clock\ClockInterface;
@@ -20,7 +20,7 @@ use Symfony\Component\Routing\Attribute\Route;
 
 /** The first page of everyone: what waits, most urgent first and why, beside one's own requisitions. */
 #[Gate(Permission::BeSignedIn)]
-final class TodayPage extends Page
+final class TodayPage extends SignedInPage
 {
     #[Route('/', name: 'home', methods: ['GET'])]
     public function home(): Response

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Jorvent\Platform\Database\Schema;
 
 use Doctrine\DBAL\Platforms\AbstractPlatform;
-use Jorvent\Core\Calendar\Interval;
+use Jorvent\Core\Shared\Interval;
 
 /** From one moment up to, not including, another (tstzrange). */
 final class RangeType extends PostgresType
