@@ -7,7 +7,7 @@ namespace Jorvent\Activity;
 use Jorvent\Activity\Event\HeadWritten;
 use Jorvent\Platform\Database\Db;
 use Psr\Clock\ClockInterface;
-use Psr\EventDispatcher\EventDispatcherInterface;
+use Symfony\Contracts\EventDispatcher\EventDispatcherInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\Scheduler\Attribute\AsPeriodicTask;
 
