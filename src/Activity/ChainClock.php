@@ -7,9 +7,9 @@ namespace Jorvent\Activity;
 use Jorvent\Activity\Event\HeadWritten;
 use Jorvent\Platform\Database\Db;
 use Psr\Clock\ClockInterface;
-use Symfony\Contracts\EventDispatcher\EventDispatcherInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\Scheduler\Attribute\AsPeriodicTask;
+use Symfony\Contracts\EventDispatcher\EventDispatcherInterface;
 
 /**
  * Links the log every minute, and once a day writes the head of the chain into a file, where a change of the database
