@@ -10,7 +10,7 @@ use Jorvent\Adverts\AdvertTexts;
 use Jorvent\Adverts\Boards;
 use Jorvent\Offers\Letter;
 use Jorvent\Organisation\ReachList;
-use Jorvent\Organisation\Structures;
+use Jorvent\Organisation\Store\UnitStore;
 use Jorvent\People\IndexCandidate;
 use Jorvent\Pipeline\RateApplicants;
 use Jorvent\Platform\Database\Db;
@@ -32,7 +32,7 @@ final class LoadDemoCommand extends Command
 {
     public const PASSWORD = 'skerry';
 
-    public function __construct(private readonly Db $db, private readonly Letter $letter, private readonly FileStore $files, private readonly ClockInterface $clock, private readonly PasswordHasherFactoryInterface $hashers, private readonly EntityManagerInterface $entities, private readonly Structures $structures, private readonly ReachList $reach, private readonly IndexCandidate $index, private readonly ImportHolidays $holidays, private readonly ExchangeRates $rates, private readonly Boards $boards, private readonly AdvertTexts $adverts, private readonly RateApplicants $rate, #[Autowire('%env(STANDIN_URL)%')] private readonly string $outside)
+    public function __construct(private readonly Db $db, private readonly Letter $letter, private readonly FileStore $files, private readonly ClockInterface $clock, private readonly PasswordHasherFactoryInterface $hashers, private readonly EntityManagerInterface $entities, private readonly UnitStore $units, private readonly ReachList $reach, private readonly IndexCandidate $index, private readonly ImportHolidays $holidays, private readonly ExchangeRates $rates, private readonly Boards $boards, private readonly AdvertTexts $adverts, private readonly RateApplicants $rate, #[Autowire('%env(STANDIN_URL)%')] private readonly string $outside)
     {
         parent::__construct();
     }
@@ -52,7 +52,7 @@ final class LoadDemoCommand extends Command
         }
         $started = microtime(true);
         $tell = static fn (string $what) => $output->writeln(\sprintf('    %5.1f s  %s', microtime(true) - $started, $what));
-        $world = new World($this->db, $this->letter, $this->files, $this->entities, $this->structures, $this->reach, $this->index, $this->holidays, $this->rates, $this->boards, $this->adverts, $this->outside, $this->clock->now(), $this->hashers->getPasswordHasher(Account::class)->hash(self::PASSWORD));
+        $world = new World($this->db, $this->letter, $this->files, $this->entities, $this->units, $this->reach, $this->index, $this->holidays, $this->rates, $this->boards, $this->adverts, $this->outside, $this->clock->now(), $this->hashers->getPasswordHasher(Account::class)->hash(self::PASSWORD));
         $people = $input->getOption('people');
         $world->load('large' === $input->getOption('size'), $tell, is_numeric($people) ? (int) $people : 0);
         $tell('fit of applicants');

@@ -13,15 +13,22 @@ use Jorvent\Core\Identity\Blocks;
 use Jorvent\Core\Identity\Comparison;
 use Jorvent\Core\Identity\Traits;
 use Jorvent\Core\Identity\Weights;
+use Jorvent\Core\Organisation\Unit;
+use Jorvent\Core\Organisation\UnitKind;
 use Jorvent\Core\Resume\Reader;
 use Jorvent\Core\Screening\Questionnaire;
 use Jorvent\Core\Search\AnswerChance;
+use Jorvent\Core\Workflow\Post;
 use Jorvent\Core\Workflow\Stage;
 use Jorvent\Messages\Message\SendMail;
 use Jorvent\Offers\Letter;
+use Jorvent\Organisation\Entity\PostHolder;
+use Jorvent\Organisation\Entity\Site;
+use Jorvent\Organisation\Entity\StructureVersion;
 use Jorvent\Organisation\Message\DrawReach;
 use Jorvent\Organisation\ReachList;
-use Jorvent\Organisation\Structures;
+use Jorvent\Organisation\SiteFacts;
+use Jorvent\Organisation\Store\UnitStore;
 use Jorvent\People\IndexCandidate;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Delivery\Message\Message;
@@ -75,6 +82,8 @@ final class World
     private readonly People $people;
     /** @var array<string, int> ids by name */
     private array $accounts = [];
+    /** @var array<int, Site> by id */
+    private array $sites = [];
     /** @var array<string, list<Bulk>> */
     private array $bulks = [];
     /** @var array<int, array{int, \DateTimeImmutable}> who kept the first version of each brief, and when */
@@ -85,7 +94,7 @@ final class World
 
     private ?Reader $reader = null;
 
-    public function __construct(private readonly Db $db, private readonly Letter $letter, private readonly FileStore $files, private readonly EntityManagerInterface $entities, private readonly Structures $organisation, private readonly ReachList $reach, private readonly IndexCandidate $index, private readonly ImportHolidays $holidays, private readonly ExchangeRates $rates, private readonly Boards $boards, private readonly AdvertTexts $adverts, private readonly string $outside, private readonly \DateTimeImmutable $now, private readonly string $passwordHash)
+    public function __construct(private readonly Db $db, private readonly Letter $letter, private readonly FileStore $files, private readonly EntityManagerInterface $entities, private readonly UnitStore $units, private readonly ReachList $reach, private readonly IndexCandidate $index, private readonly ImportHolidays $holidays, private readonly ExchangeRates $rates, private readonly Boards $boards, private readonly AdvertTexts $adverts, private readonly string $outside, private readonly \DateTimeImmutable $now, private readonly string $passwordHash)
     {
         $this->today = $now->setTime(0, 0);
         $this->random = new Randomizer(new Mt19937(2207));
@@ -352,8 +361,11 @@ final class World
         $this->entities->persist(new Identity(Organisation::COMPANY, Organisation::SENDER));
         $this->entities->flush();
         foreach (Organisation::SITES as [$id, $name, $city, $country, $zone, $currency, $latitude, $longitude]) {
-            $this->db->insert('site', ['id' => $id, 'name' => $name, 'city' => $city, 'country' => $country, 'zone' => $zone, 'currency' => $currency, 'latitude' => $latitude, 'longitude' => $longitude, 'region' => JobBoards::PLACES[$city][0], 'postcode' => JobBoards::PLACES[$city][1]]);
+            [$region, $postcode] = JobBoards::PLACES[$city];
+            $facts = SiteFacts::of($name, $city, $country, $region, $postcode, $zone, $currency, $latitude, $longitude);
+            $this->entities->persist($this->sites[$id] = new Site($facts));
         }
+        $this->entities->flush();
         $this->structures();
         foreach (Organisation::PEOPLE as [$name, $email, $title, $site, $unit, $roles, $rank, $posts]) {
             $zone = Organisation::SITES[$site - 1][4];
@@ -365,10 +377,11 @@ final class World
             }
             foreach ($posts as $post => $units) {
                 foreach ($units as $held) {
-                    $this->db->execute('INSERT INTO post_holder (unit_id, post, account_id) VALUES (:u, :p, :a)', ['u' => $held, 'p' => $post, 'a' => $id]);
+                    $this->entities->persist(new PostHolder($held, Post::from($post), $id));
                 }
             }
         }
+        $this->entities->flush();
         $this->reach->draw(null);
         $this->holdBack('Morag Isbister');
         foreach (PublicHolidays::calendars((int) $this->today->format('Y')) as $country => $calendar) {
@@ -382,21 +395,41 @@ final class World
     private function structures(): void
     {
         foreach (Organisation::STRUCTURES as $i => [$name, $state, $units]) {
-            $forced = ['kept' => $this->ago(330), 'in_force' => $this->ago(16), 'draft' => null][$state];
-            $id = $this->db->insert('org_structure', ['name' => $name, 'state' => $state, 'created_at' => $this->ago(340 - 150 * $i), 'in_force_at' => $forced]);
+            $version = new StructureVersion($name, null, $this->ago(340 - 150 * $i));
             foreach ($units as $unit => $parent) {
-                [$code, $called, $kind] = Organisation::UNITS[$unit];
-                [$from, $to] = array_map(fn (?int $days): ?string => null === $days ? null : $this->today->modify(\sprintf('%+d days', $days))->format('Y-m-d'), Organisation::VALID[$unit] ?? [null, null]);
-                $this->db->execute('INSERT INTO org_node (structure_id, unit_id, parent_id, code, name, kind, valid_from, valid_to, retired, headcount_plan, site_id) VALUES (:s, :u, :p, :code, :name, :kind, :from, :to, :retired, :plan, :site)', ['s' => $id, 'u' => $unit, 'p' => $parent, 'code' => $code, 'name' => $called, 'kind' => $kind, 'from' => $from, 'to' => $to, 'retired' => \in_array($unit, Organisation::RETIRED, true), 'plan' => Organisation::PLAN[$unit] ?? null, 'site' => Organisation::PLACES[$unit] ?? null]);
+                $version->put($this->unit($unit, $parent), $this->sites[Organisation::PLACES[$unit] ?? 0] ?? null);
             }
             if ('draft' !== $state) {
-                // the second is in force; projecting the first as well leaves what only it has, not in force
-                $this->organisation->project($this->organisation->find($id));
+                $version->bringIntoForce($this->ago('kept' === $state ? 330 : 16));
+            }
+            if ('kept' === $state) {
+                $version->keep();
+            }
+            $this->entities->persist($version);
+            $this->entities->flush();
+            if ('draft' !== $state) {
+                // the second is in force; writing the first as well leaves what only it has, not in force
+                $this->units->project($version->asStructure());
             }
         }
         foreach (Organisation::UNITS as $unit => [, , , $people]) {
             $this->db->execute('UPDATE org_unit SET headcount = :n WHERE id = :id', ['n' => $people, 'id' => $unit]);
         }
+    }
+
+    private function unit(int $id, ?int $parent): Unit
+    {
+        [$code, $name, $kind] = Organisation::UNITS[$id];
+        $day = fn (?int $days): ?\DateTimeImmutable => null === $days
+            ? null
+            : new \DateTimeImmutable($this->today->format('Y-m-d').\sprintf(' %+d days', $days));
+        [$from, $to] = array_map($day, Organisation::VALID[$id] ?? [null, null]);
+        $retired = \in_array($id, Organisation::RETIRED, true);
+
+        return new Unit(
+            $id, $parent, $code, $name, UnitKind::from($kind), $from, $to, $retired,
+            Organisation::PLAN[$id] ?? null, Organisation::PLACES[$id] ?? null,
+        );
     }
 
     /** One list was drawn before the version in force, and its redrawing waits. */

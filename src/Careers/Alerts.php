@@ -7,8 +7,8 @@ namespace Jorvent\Careers;
 use Jorvent\Core\Shared\Refusal;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Messages\Mailing;
-use Jorvent\Organisation\Brand;
-use Jorvent\Organisation\Brands;
+use Jorvent\Organisation\Read\BrandQuery;
+use Jorvent\Organisation\Read\BrandView;
 use Jorvent\People\ResumeFile;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
@@ -37,14 +37,14 @@ final readonly class Alerts
     /** A link of a mail opens for so long; the next mail brings another. */
     private const LINK_DAYS = 400;
 
-    public function __construct(private Db $db, private ClockInterface $clock, private Openings $openings, private Mailing $mailing, private Brands $brands, private KeptInMind $mind, private Consent $consent, private Holders $holders, private GuestLinks $links, #[Autowire('%env(JORVENT_URL)%')] private string $url)
+    public function __construct(private Db $db, private ClockInterface $clock, private Openings $openings, private Mailing $mailing, private BrandQuery $brands, private KeptInMind $mind, private Consent $consent, private Holders $holders, private GuestLinks $links, #[Autowire('%env(JORVENT_URL)%')] private string $url)
     {
     }
 
     /**
      * @param array<string, string> $wanted words and facets
      */
-    public function ask(string $email, array $wanted, string $locale, Brand $brand): void
+    public function ask(string $email, array $wanted, string $locale, BrandView $brand): void
     {
         Refused::unlessEmpty(self::address($email));
         $wanted = self::wanted($wanted);
@@ -61,7 +61,7 @@ final readonly class Alerts
      * @param array{name: string, phone: string, city: string, consent: string} $person consent: the version agreed to
      * @param array<string, string>                                             $wanted facets of what they would like
      */
-    public function keepInMind(string $email, array $person, array $wanted, ?ResumeFile $file, string $locale, Brand $brand): void
+    public function keepInMind(string $email, array $person, array $wanted, ?ResumeFile $file, string $locale, BrandView $brand): void
     {
         Refused::unlessEmpty([...Apply::personBlockers($person + ['email' => $email], 'NO'), ...$this->consentBlockers($person['consent'])]);
         $wanted = self::wanted($wanted);
@@ -215,7 +215,7 @@ final readonly class Alerts
     }
 
     /** @param array<array-key, mixed> $wanted */
-    private static function words(array $wanted, Brand $brand): string
+    private static function words(array $wanted, BrandView $brand): string
     {
         return implode(', ', array_filter($wanted, is_string(...))) ?: $brand->name;
     }

@@ -82,8 +82,8 @@ final readonly class Declarations
         $now = $this->clock->now();
         $current = $now->setDate((int) $now->format('Y'), 3 * intdiv((int) $now->format('n') - 1, 3) + 1, 1);
         $rows = $this->db->rows(
-            'SELECT d.question, d.answer, '.('quarter' === $by ? "to_char(d.quarter, 'YYYY \"Q\"Q')" : "coalesce((SELECT a.name FROM org_unit a WHERE a.kind = 'division' AND (starts_with(u.path, a.path)) LIMIT 1), u.name)").' AS part, sum(d.n) AS n
-             FROM declared d JOIN org_unit u ON u.id = d.unit_id WHERE d.quarter < :now AND d.quarter >= CAST(:now AS date) - make_interval(months => 3 * :q) GROUP BY 1, 2, 3 ORDER BY 3 DESC', ['now' => $current->format('Y-m-d'), 'q' => $quarters]);
+            'SELECT d.question, d.answer, '.('quarter' === $by ? "to_char(d.quarter, 'YYYY \"Q\"Q')" : "coalesce((SELECT a.name FROM unit_place a WHERE a.kind = 'division' AND (starts_with(u.path, a.path)) LIMIT 1), u.name)").' AS part, sum(d.n) AS n
+             FROM declared d JOIN unit_place u ON u.id = d.unit_id WHERE d.quarter < :now AND d.quarter >= CAST(:now AS date) - make_interval(months => 3 * :q) GROUP BY 1, 2, 3 ORDER BY 3 DESC', ['now' => $current->format('Y-m-d'), 'q' => $quarters]);
         $counts = [];
         foreach ($rows as $row) {
             $counts[$row->str('question')][$row->str('part')][$row->str('answer')] = $row->int('n');

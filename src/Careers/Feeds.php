@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Jorvent\Careers;
 
-use Jorvent\Organisation\Brand;
-use Jorvent\Organisation\Brands;
+use Jorvent\Organisation\Read\BrandQuery;
+use Jorvent\Organisation\Read\BrandView;
 use Jorvent\Platform\Database\Record;
 use Jorvent\Platform\Text\RichText;
 use Symfony\Component\Routing\Generator\UrlGeneratorInterface;
@@ -13,7 +13,7 @@ use Symfony\Component\Routing\Generator\UrlGeneratorInterface;
 /** All openings for machines: one plain XML document, an Atom feed, and the sitemap. */
 final readonly class Feeds
 {
-    public function __construct(private Openings $openings, private Brands $brands, private UrlGeneratorInterface $urls)
+    public function __construct(private Openings $openings, private BrandQuery $brands, private UrlGeneratorInterface $urls)
     {
     }
 
@@ -87,7 +87,7 @@ final readonly class Feeds
             $xml->writeAttribute('xmlns', 'http://www.sitemaps.org/schemas/sitemap/0.9');
             $xml->writeAttribute('xmlns:xhtml', 'http://www.w3.org/1999/xhtml');
             foreach ([...$this->brands->all(), ...$this->openings->every('en')] as $entry) {
-                [$route, $parameters] = $entry instanceof Brand ? ['careers', ['brand' => $entry->key]] : ['opening', ['number' => $entry->int('number')]];
+                [$route, $parameters] = $entry instanceof BrandView ? ['careers', ['brand' => $entry->key]] : ['opening', ['number' => $entry->int('number')]];
                 $xml->startElement('url');
                 $xml->writeElement('loc', $this->urls->generate($route, $parameters, UrlGeneratorInterface::ABSOLUTE_URL));
                 if ($entry instanceof Record) {

@@ -17,7 +17,7 @@ final readonly class Openings
     private const LIVE = "r.state = 'approved' AND p.state = 'live' AND (p.until IS NULL OR p.until >= :today)
         AND (SELECT count(*) FROM hire lh JOIN application la ON la.id = lh.application_id WHERE la.requisition_id = r.id AND lh.fell_through_at IS NULL) < r.positions";
     private const OPEN = self::LIVE.' AND (p.inside_until IS NULL OR p.inside_until < :today)';
-    private const FROM = "FROM requisition r JOIN site s ON s.id = r.site_id JOIN org_unit u ON u.id = r.unit_id JOIN posting p ON p.requisition_id = r.id AND p.board = 'careers' LEFT JOIN advert_text t ON t.requisition_id = r.id AND t.locale = :locale";
+    private const FROM = "FROM requisition r JOIN site_place s ON s.id = r.site_id JOIN unit_place u ON u.id = r.unit_id JOIN posting p ON p.requisition_id = r.id AND p.board = 'careers' LEFT JOIN advert_text t ON t.requisition_id = r.id AND t.locale = :locale";
     private const COLUMNS = 'r.id, r.number, coalesce(t.title, r.title) AS title, coalesce(t.description, r.description) AS description, t.locale AS text_locale, r.musts, r.wishes, r.questions, r.employment, r.positions, r.pay_min, r.pay_max, r.currency, r.pay_frequency, r.hours, r.share, r.remote, r.benefits, r.months, r.target_on, r.years_from, r.education, r.industry, r.state, r.category, r.unit_id, s.city, s.region, s.postcode, s.country, s.zone, u.name AS department, p.until, p.live_at, p.inside_until';
 
     public function __construct(private Db $db, private ClockInterface $clock)
@@ -51,7 +51,7 @@ final readonly class Openings
     /** @return list<Record> where openings are, with their places on the map: city, latitude, longitude */
     public function places(): array
     {
-        return $this->db->rows('SELECT DISTINCT ON (city) city, latitude, longitude FROM site WHERE latitude IS NOT NULL AND longitude IS NOT NULL ORDER BY city, id LIMIT 200');
+        return $this->db->rows('SELECT DISTINCT ON (city) city, latitude, longitude FROM site_place WHERE latitude IS NOT NULL AND longitude IS NOT NULL ORDER BY city, id LIMIT 200');
     }
 
     /**

@@ -47,7 +47,7 @@ final readonly class ReadLog
             [$visible, $of] = $this->access->visible($reader, $permission);
             $families = 'of_'.$permission->value;
             $conditions[] = "(split_part(a.act, '.', 1) IN (:$families) AND a.requisition_id IN
-                (SELECT r.id FROM requisition r JOIN org_unit u ON u.id = r.unit_id JOIN application x ON x.requisition_id = r.id AND x.candidate_id = :id WHERE $visible))";
+                (SELECT r.id FROM requisition r JOIN unit_place u ON u.id = r.unit_id JOIN application x ON x.requisition_id = r.id AND x.candidate_id = :id WHERE $visible))";
             $parameters += $of + [$families => Acts::families($permission)];
         }
         $own = 'a.candidate_id IN (SELECT CAST(:id AS int) UNION SELECT id FROM candidate WHERE merged_into = :id)';

@@ -10,7 +10,7 @@ use Jorvent\Core\Shared\Refused;
 use Jorvent\Core\Workflow\HiringAct;
 use Jorvent\Core\Workflow\Stage;
 use Jorvent\Messages\Mailing;
-use Jorvent\Organisation\Brands;
+use Jorvent\Organisation\Read\BrandQuery;
 use Jorvent\Pipeline\Applications;
 use Jorvent\Pipeline\Situations;
 use Jorvent\Pipeline\StageVisits;
@@ -20,7 +20,7 @@ use Psr\Clock\ClockInterface;
 /** Books an interview at a time. That nobody sits in two at once is the database's exclusion constraint; here its "no" becomes a sentence. */
 final readonly class Book
 {
-    public function __construct(private Db $db, private ClockInterface $clock, private ActivityLog $log, private Mailing $mailing, private Brands $brands, private Applications $applications, private StageVisits $visits, private Situations $situations)
+    public function __construct(private Db $db, private ClockInterface $clock, private ActivityLog $log, private Mailing $mailing, private BrandQuery $brands, private Applications $applications, private StageVisits $visits, private Situations $situations)
     {
     }
 
@@ -55,7 +55,7 @@ final readonly class Book
     private function invite(int $id, Interval $during): void
     {
         $row = $this->db->row(
-            'SELECT i.title, i.place, i.uid, i.sequence, i.minutes, i.candidate_id, p.requisition_id, c.name AS candidate, c.email, c.zone, c.locale, r.title AS opening, o.email AS organiser
+            'SELECT i.title, i.place, i.uid, i.sequence, i.minutes, i.candidate_id, p.requisition_id, c.name AS candidate, c.email, c.zone, c.locale, r.title AS opening, r.unit_id, o.email AS organiser
              FROM interview i JOIN application p ON p.id = i.application_id JOIN candidate c ON c.id = i.candidate_id JOIN requisition r ON r.id = p.requisition_id JOIN account o ON o.id = i.organiser_id WHERE i.id = :id',
             ['id' => $id],
         ) ?? throw new \LogicException('No such interview.');
@@ -71,6 +71,6 @@ final readonly class Book
         $formatter = new \IntlDateFormatter($row->str('locale'), \IntlDateFormatter::FULL, \IntlDateFormatter::SHORT, $zone);
         $this->mailing->toCandidate("interview-$id-".$row->int('sequence').'-candidate', $row->int('candidate_id'), $row->int('requisition_id'), $this->mailing->template('interview', $row->str('locale')), [
             'when' => $formatter->format($during->start).' ('.$zone->getName().')', 'minutes' => (string) $row->int('minutes'), 'where' => '' === $row->str('place') ? '–' : $row->str('place'), 'with' => $names,
-        ], $write($row->str('title').', '.$this->brands->ofRequisition($row->int('requisition_id'))->name, $row->str('opening')));
+        ], $write($row->str('title').', '.$this->brands->ofUnit($row->int('unit_id'))->name, $row->str('opening')));
     }
 }

@@ -7,7 +7,7 @@ namespace Jorvent\Messages;
 use Jorvent\Core\Messages\Template;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Messages\Message\SendMail;
-use Jorvent\Organisation\Brands;
+use Jorvent\Organisation\Read\BrandQuery;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Delivery\About;
 use Jorvent\Platform\Delivery\Content;
@@ -21,7 +21,7 @@ final readonly class Mailing
     /** A word of closing out waits so long before it goes, so that it can be taken back. */
     public const HOLD_SECONDS = 120;
 
-    public function __construct(private Db $db, private Deliveries $deliveries, private TranslatorInterface $words, private Brands $brands)
+    public function __construct(private Db $db, private Deliveries $deliveries, private TranslatorInterface $words, private BrandQuery $brands)
     {
     }
 
@@ -114,7 +114,7 @@ final readonly class Mailing
     public function fields(int $candidate, ?int $requisition): array
     {
         $row = $this->db->row(
-            'SELECT c.name AS candidate, r.title AS opening, r.number, s.city, a.name AS recruiter, r.unit_id FROM candidate c LEFT JOIN requisition r ON r.id = :r LEFT JOIN site s ON s.id = r.site_id LEFT JOIN account a ON a.id = r.recruiter_id WHERE c.id = :c',
+            'SELECT c.name AS candidate, r.title AS opening, r.number, s.city, a.name AS recruiter, r.unit_id FROM candidate c LEFT JOIN requisition r ON r.id = :r LEFT JOIN site_place s ON s.id = r.site_id LEFT JOIN account a ON a.id = r.recruiter_id WHERE c.id = :c',
             ['c' => $candidate, 'r' => $requisition],
         ) ?? throw new \LogicException('No such candidate.');
 

@@ -6,27 +6,29 @@ namespace Jorvent\Organisation;
 
 use Jorvent\Accounts\HeldWork;
 use Jorvent\Accounts\SignIn\DecidesSomething;
-use Jorvent\Platform\Database\Db;
+use Jorvent\Organisation\Repository\PostRepository;
 
 /** Posts that someone holds: whoever holds one decides, and hands it over when they leave. */
 final readonly class HeldPosts implements HeldWork, DecidesSomething
 {
-    public function __construct(private Db $db)
+    public function __construct(private PostRepository $posts)
     {
     }
 
     public function of(int $account): array
     {
-        return ['posts' => $this->db->int('SELECT count(*) FROM post_holder WHERE account_id = :id', ['id' => $account])];
+        return ['posts' => \count($this->posts->heldBy($account))];
     }
 
     public function handOver(int $from, int $to): void
     {
-        $this->db->execute('UPDATE post_holder SET account_id = :to WHERE account_id = :from', ['from' => $from, 'to' => $to]);
+        foreach ($this->posts->heldBy($from) as $held) {
+            $held->passTo($to);
+        }
     }
 
     public function decides(int $account): bool
     {
-        return 0 !== $this->of($account)['posts'];
+        return [] !== $this->posts->heldBy($account);
     }
 }

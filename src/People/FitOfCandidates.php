@@ -65,7 +65,7 @@ final readonly class FitOfCandidates
             $of[$requisition->id] = $requisition;
         }
         $begun = [];
-        foreach ([] === $of ? [] : $this->db->planned('SELECT q.id, s.city, s.country, g.pay_points, f.points, f.learns, f.learns_from FROM fit_setting g, requisition q LEFT JOIN site s ON s.id = q.site_id LEFT JOIN requisition_fit f ON f.requisition_id = q.id WHERE q.id = ANY (CAST(:ids AS int[]))', ['ids' => '{'.implode(',', array_keys($of)).'}']) as $row) {
+        foreach ([] === $of ? [] : $this->db->planned('SELECT q.id, s.city, s.country, g.pay_points, f.points, f.learns, f.learns_from FROM fit_setting g, requisition q LEFT JOIN site_place s ON s.id = q.site_id LEFT JOIN requisition_fit f ON f.requisition_id = q.id WHERE q.id = ANY (CAST(:ids AS int[]))', ['ids' => '{'.implode(',', array_keys($of)).'}']) as $row) {
             $measure = new Measure($this->wanted($of[$row->int('id')], $row->strOrNull('city'), $row->strOrNull('country')), $this->contexts->on()->day);
             $points = ['pay' => $row->int('pay_points')];
             foreach ($row->json('points') as $part => $value) {

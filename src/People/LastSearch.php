@@ -24,6 +24,6 @@ final readonly class LastSearch
         }
         $brief = $requisition->brief();
 
-        return FirstSearch::of($brief->musts, $brief->wishes, $brief->yearsFrom, 'fully' === $brief->remote ? null : $this->db->row('SELECT city FROM site WHERE id = :id', ['id' => $brief->site])?->strOrNull('city'));
+        return FirstSearch::of($brief->musts, $brief->wishes, $brief->yearsFrom, 'fully' === $brief->remote ? null : $this->db->row('SELECT city FROM site_place WHERE id = :id', ['id' => $brief->site])?->strOrNull('city'));
     }
 }

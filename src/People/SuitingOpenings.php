@@ -32,7 +32,7 @@ final readonly class SuitingOpenings
         }
         [$visible, $parameters] = $this->access->visible($me, Permission::Search);
         $rows = [];
-        foreach ($this->db->rows("SELECT r.id, r.number, r.title, s.city, p.stage FROM requisition r JOIN org_unit u ON u.id = r.unit_id JOIN site s ON s.id = r.site_id LEFT JOIN application p ON p.requisition_id = r.id AND p.candidate_id = :c AND p.state = 'active' WHERE r.state = 'approved' AND $visible ORDER BY r.number DESC LIMIT ".self::MOST, ['c' => $candidate] + $parameters) as $row) {
+        foreach ($this->db->rows("SELECT r.id, r.number, r.title, s.city, p.stage FROM requisition r JOIN unit_place u ON u.id = r.unit_id JOIN site_place s ON s.id = r.site_id LEFT JOIN application p ON p.requisition_id = r.id AND p.candidate_id = :c AND p.state = 'active' WHERE r.state = 'approved' AND $visible ORDER BY r.number DESC LIMIT ".self::MOST, ['c' => $candidate] + $parameters) as $row) {
             $rows[$row->int('id')] = $row;
         }
         $found = [];

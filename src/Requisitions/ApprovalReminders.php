@@ -35,7 +35,7 @@ final readonly class ApprovalReminders
                 $this->log->record('approval.passed_on', 'approval', $passed, $this->db->int('SELECT requisition_id FROM approval WHERE id = :id', ['id' => $passed]));
             }
             foreach ($this->db->rows(
-                "SELECT a.id, a.approver_id, a.asked_at, a.reminded, a.escalated_at, a.offer_id, a.post, a.requisition_id, r.number, r.title, r.unit_id, r.requester_id, p.zone, s.country FROM approval a JOIN requisition r ON r.id = a.requisition_id JOIN account p ON p.id = a.approver_id LEFT JOIN site s ON s.id = p.site_id
+                "SELECT a.id, a.approver_id, a.asked_at, a.reminded, a.escalated_at, a.offer_id, a.post, a.requisition_id, r.number, r.title, r.unit_id, r.requester_id, p.zone, s.country FROM approval a JOIN requisition r ON r.id = a.requisition_id JOIN account p ON p.id = a.approver_id LEFT JOIN site_place s ON s.id = p.site_id
                  WHERE a.state = 'waiting' AND NOT EXISTS (SELECT 1 FROM approval b WHERE b.requisition_id = a.requisition_id AND b.offer_id IS NOT DISTINCT FROM a.offer_id AND b.state = 'waiting' AND b.rank < a.rank) ORDER BY a.id FOR UPDATE OF a SKIP LOCKED") as $row) {
                 $this->look($row);
             }
@@ -75,7 +75,7 @@ final readonly class ApprovalReminders
     private function above(Record $row): ?int
     {
         return $this->db->row(
-            'SELECT h.account_id FROM post_holder h JOIN org_unit u ON u.id = h.unit_id JOIN org_unit mine ON starts_with(mine.path, u.path) JOIN account a ON a.id = h.account_id
+            'SELECT h.account_id FROM post_held h JOIN unit_place u ON u.id = h.unit_id JOIN unit_place mine ON starts_with(mine.path, u.path) JOIN account a ON a.id = h.account_id
              WHERE mine.id = :unit AND h.post = :post AND a.active AND h.account_id NOT IN (:not)
                 AND h.account_id NOT IN (SELECT v.approver_id FROM approval v WHERE v.requisition_id = :r AND v.offer_id IS NOT DISTINCT FROM :o AND v.state IN (\'waiting\', \'agreed\'))
                 AND h.account_id NOT IN (SELECT o.composed_by FROM offer o WHERE o.id = :o) ORDER BY length(u.path) DESC LIMIT 1',

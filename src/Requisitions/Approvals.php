@@ -70,11 +70,11 @@ final readonly class Approvals
         return array_map(static fn (Record $r): array => ['id' => $r->int('id'), 'as' => Standing::from($r->str('standing'))], $this->db->rows(
             "SELECT x.id, x.standing FROM (
                 SELECT h.account_id AS id, CASE WHEN h.post = :post THEN 'post' ELSE 'above' END AS standing, length(u.path) AS depth
-                FROM post_holder h JOIN org_unit u ON u.id = h.unit_id JOIN org_unit mine ON mine.id = :unit AND starts_with(mine.path, u.path)
+                FROM post_held h JOIN unit_place u ON u.id = h.unit_id JOIN unit_place mine ON mine.id = :unit AND starts_with(mine.path, u.path)
                 WHERE h.post = :post OR u.id <> mine.id
                 UNION ALL
                 SELECT g.account_id, 'admin', length(u.path)
-                FROM account_grant g JOIN org_unit u ON u.id = g.unit_id JOIN org_unit mine ON mine.id = :unit AND starts_with(mine.path, u.path) WHERE g.role = 'admin'
+                FROM account_grant g JOIN unit_place u ON u.id = g.unit_id JOIN unit_place mine ON mine.id = :unit AND starts_with(mine.path, u.path) WHERE g.role = 'admin'
              ) x JOIN account a ON a.id = x.id AND a.active
              ORDER BY array_position(ARRAY['post', 'above', 'admin'], x.standing), x.depth DESC, x.id",
             ['unit' => $unit, 'post' => $post],

@@ -75,7 +75,7 @@ final readonly class AskApproval
     /** @return array<string, int|string|null> what rules can ask of a brief */
     public function facts(Brief $brief, ?int $profile): array
     {
-        $unit = $this->db->row('SELECT headcount, headcount_plan FROM org_unit WHERE id = :id', ['id' => $brief->unit]) ?? throw new \LogicException('No such unit.');
+        $unit = $this->db->row('SELECT headcount, headcount_plan FROM unit_place WHERE id = :id', ['id' => $brief->unit]) ?? throw new \LogicException('No such unit.');
         $band = $this->profileBand($profile, $brief->currency);
         $top = $brief->yearTo();
         $over = null === $band || null === $top ? null : $top->minus($band->top)->units();

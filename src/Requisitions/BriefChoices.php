@@ -7,14 +7,15 @@ namespace Jorvent\Requisitions;
 use Jorvent\Accounts\Access\Permission;
 use Jorvent\Core\Adverts\Advert;
 use Jorvent\Core\Organisation\UnitKind;
-use Jorvent\Organisation\ReachList;
+use Jorvent\Organisation\Read\ReachQuery;
+use Jorvent\Organisation\Read\UnitChoice;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
 
 /** What the pickers of a brief offer to one person: read once a request, used to show them and to check what comes back. */
 final class BriefChoices
 {
-    /** @var list<Record>|null */
+    /** @var list<UnitChoice>|null */
     private ?array $reached = null;
     /** @var list<Record>|null */
     private ?array $people = null;
@@ -25,7 +26,7 @@ final class BriefChoices
     /** @var list<string>|null */
     private ?array $titles = null;
 
-    public function __construct(private readonly Db $db, private readonly ReachList $reach, private readonly int $account, private readonly Brief $brief)
+    public function __construct(private readonly Db $db, private readonly ReachQuery $reach, private readonly int $account, private readonly Brief $brief)
     {
     }
 
@@ -42,10 +43,10 @@ final class BriefChoices
         return $this;
     }
 
-    /** @return list<Record> companies, divisions, departments and teams, parents before children */
+    /** @return list<UnitChoice> companies, divisions, departments and teams, parents before children */
     public function units(): array
     {
-        return array_values(array_filter($this->reached(), static fn (Record $u): bool => UnitKind::from($u->str('kind'))->hires()));
+        return array_values(array_filter($this->reached(), static fn (UnitChoice $u): bool => $u->kind->hires()));
     }
 
     /** @return array<int, string> companies that have any of the units, whether or not the company itself is reached */
@@ -53,23 +54,23 @@ final class BriefChoices
     {
         $companies = [];
         foreach ($this->units() as $unit) {
-            $companies[$unit->int('company')] = $unit->str('company_name');
+            $companies[$unit->company] = $unit->companyName;
         }
 
         return $companies;
     }
 
-    /** @return list<Record> */
+    /** @return list<UnitChoice> */
     public function costCentres(): array
     {
-        return array_values(array_filter($this->reached(), static fn (Record $u): bool => UnitKind::CostCentre->value === $u->str('kind')));
+        return array_values(array_filter($this->reached(), static fn (UnitChoice $u): bool => UnitKind::CostCentre === $u->kind));
     }
 
     /** @return list<Record> id, name, city, country, currency, companies that have it */
     public function sites(): array
     {
         return $this->sites ??= $this->db->rows(
-            "SELECT s.id, s.name, s.city, s.country, s.currency, (SELECT string_agg(DISTINCT split_part(u.path, '.', 1), ' ') FROM org_unit u WHERE u.site_id = s.id AND u.in_force AND NOT u.retired) AS companies FROM site s ORDER BY s.id");
+            "SELECT s.id, s.name, s.city, s.country, s.currency, (SELECT string_agg(DISTINCT split_part(u.path, '.', 1), ' ') FROM unit_place u WHERE u.site_id = s.id AND u.in_force AND NOT u.retired) AS companies FROM site_place s ORDER BY s.id");
     }
 
     /** @return list<Record> who can play a part: id, name, recruits */
@@ -122,10 +123,10 @@ final class BriefChoices
             'recruiter' => array_filter($this->people(), static fn (Record $p): bool => $p->bool('recruits')), default => $this->people(),
         };
 
-        return [] !== array_filter($rows, static fn (Record $r): bool => $r->int('id') === $id);
+        return [] !== array_filter($rows, static fn ($r): bool => ($r instanceof UnitChoice ? $r->id : $r->int('id')) === $id);
     }
 
-    /** @return list<Record> */
+    /** @return list<UnitChoice> */
     private function reached(): array
     {
         return $this->reached ??= $this->reach->choices($this->account, Permission::OpenRequisition, array_values(array_filter([$this->brief->unit, $this->brief->costCentre], is_int(...))));

@@ -11,7 +11,7 @@ final readonly class BriefNames
 {
     /** The table that a field points into. */
     public const TABLES = [
-        'unit' => 'org_unit', 'costCentre' => 'org_unit', 'site' => 'site', 'family' => 'job_family',
+        'unit' => 'unit_place', 'costCentre' => 'unit_place', 'site' => 'site_place', 'family' => 'job_family',
         'requester' => 'account', 'manager' => 'account', 'recruiter' => 'account', 'partner' => 'account',
     ];
 

@@ -9,6 +9,7 @@ use Jorvent\Core\Organisation\Code;
 use Jorvent\Core\Pay\PayTerms;
 use Jorvent\Core\Shared\Money;
 use Jorvent\Core\Shared\Refusal;
+use Jorvent\Organisation\Read\UnitChoice;
 use Jorvent\Platform\Database\Record;
 use Jorvent\Platform\Text\RichText;
 
@@ -17,7 +18,7 @@ final readonly class ImportRow
 {
     /**
      * @param array<string, int>    $mapping  column by field
-     * @param array<string, Record> $units    what the person may use, by folded code and by small name
+     * @param array<string, UnitChoice> $units    what the person may use, by folded code and by small name
      * @param array<string, Record> $sites    by small name and town
      * @param array<string, int>    $people   by small name and address
      * @param array<string, Record> $profiles by small title, and title with level
@@ -86,7 +87,7 @@ final readonly class ImportRow
             $wrong('title', 'missing');
         }
         $values = [$number('positions'), $money('payFrom'), $money('payTo'), $day('openedOn'), $day('targetOn'), $number('yearsFrom'), $number('months')];
-        if ([] !== $refusals || !$unit instanceof Record || !$site instanceof Record) {
+        if ([] !== $refusals || !$unit instanceof UnitChoice || !$site instanceof Record) {
             return [null, null, $refusals];
         }
         $p = $profile instanceof Record ? $profile : null;
@@ -95,7 +96,7 @@ final readonly class ImportRow
         $musts = Cell::list($cell('musts'));
         $wishes = Cell::list($cell('wishes'));
         $brief = new Brief(
-            mb_substr($title, 0, 160), $unit->int('id'), $site->int('id'), $values[0] ?? 1, $this->me, \is_int($manager) ? $manager : $this->me, \is_int($recruiter) ? $recruiter : $this->me, $currency, $values[1] ?? $banded(0), $values[2] ?? $banded(1), $values[3] ?? $this->today, $values[4] ?? ($values[3] ?? $this->today)->modify('+60 days'),
+            mb_substr($title, 0, 160), $unit->id, $site->int('id'), $values[0] ?? 1, $this->me, \is_int($manager) ? $manager : $this->me, \is_int($recruiter) ? $recruiter : $this->me, $currency, $values[1] ?? $banded(0), $values[2] ?? $banded(1), $values[3] ?? $this->today, $values[4] ?? ($values[3] ?? $this->today)->modify('+60 days'),
             $values[5] ?? $p?->intOrNull('years_from'), [] === $musts ? $p?->strings('musts') ?? [] : $musts, [] === $wishes ? $p?->strings('wishes') ?? [] : $wishes, null, '' === $cell('description') ? $p?->str('description') ?? '' : $this->text->clean($cell('description')), $employment ?? 'permanent',
             null === $p ? null : $p->str('title').' '.$p->str('level'), null, $site->str('country'), $p?->int('family_id'), null, $values[6], 'no', $p?->intOrNull('years_to'), $p?->strOrNull('education'), null, $p?->strings('benefits') ?? [], new PayTerms(),
         );

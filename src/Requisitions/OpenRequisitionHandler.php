@@ -26,7 +26,7 @@ final readonly class OpenRequisitionHandler
     public function __invoke(OpenRequisition $open): int
     {
         return $this->db->transaction(function () use ($open): int {
-            $site = $this->db->row('SELECT currency, country FROM site WHERE id = :id', ['id' => $open->site]) ?? throw Refused::because('missing', 'site');
+            $site = $this->db->row('SELECT currency, country FROM site_place WHERE id = :id', ['id' => $open->site]) ?? throw Refused::because('missing', 'site');
             $profile = null === $open->profile ? null : $this->db->row('SELECT * FROM role_profile WHERE id = :id', ['id' => $open->profile]) ?? throw Refused::because('missing', 'profile');
 
             return $this->write($this->brief($open, $profile, $site), $open->profile, $profile?->int('version'), $profile?->objects('competencies') ?? [], Questionnaire::fromArray($profile?->objects('questions') ?? []), ['profile' => $open->profile], $open->requester);

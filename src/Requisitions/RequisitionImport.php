@@ -7,10 +7,9 @@ namespace Jorvent\Requisitions;
 use Jorvent\Accounts\Access\Permission;
 use Jorvent\Core\Import\Fields;
 use Jorvent\Core\Organisation\Code;
-use Jorvent\Core\Organisation\UnitKind;
 use Jorvent\Core\Shared\Refusal;
 use Jorvent\Drawing\Figures;
-use Jorvent\Organisation\ReachList;
+use Jorvent\Organisation\Read\ReachQuery;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
 use Jorvent\Platform\Text\RichText;
@@ -21,7 +20,7 @@ use Psr\Clock\ClockInterface;
 /** Rows that become requisitions, as drafts. */
 final readonly class RequisitionImport implements ImportKind
 {
-    public function __construct(private Db $db, private ClockInterface $clock, private ReachList $reach, private RichText $text, private OpenRequisitionHandler $open)
+    public function __construct(private Db $db, private ClockInterface $clock, private ReachQuery $reach, private RichText $text, private OpenRequisitionHandler $open)
     {
     }
 
@@ -54,12 +53,12 @@ final readonly class RequisitionImport implements ImportKind
     {
         $units = $sites = $people = $profiles = [];
         foreach ($this->reach->choices($account, Permission::OpenRequisition) as $u) {
-            if (UnitKind::from($u->str('kind'))->hires()) {
-                $units += [mb_strtolower($u->str('name')) => $u];
-                $units[Code::folded($u->str('code'))] = $u;
+            if ($u->kind->hires()) {
+                $units += [mb_strtolower($u->name) => $u];
+                $units[Code::folded($u->code)] = $u;
             }
         }
-        foreach ($this->db->rows('SELECT id, name, city, country, currency FROM site') as $s) {
+        foreach ($this->db->rows('SELECT id, name, city, country, currency FROM site_place') as $s) {
             $sites += [mb_strtolower($s->str('name')) => $s, mb_strtolower($s->str('city')) => $s];
         }
         foreach ($this->db->rows("SELECT a.id, a.name, a.email FROM account a WHERE a.active AND EXISTS (SELECT 1 FROM account_grant g WHERE g.account_id = a.id AND g.role IN ('recruiter', 'manager'))") as $p) {

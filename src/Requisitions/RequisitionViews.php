@@ -22,7 +22,7 @@ final readonly class RequisitionViews
             u.name AS unit, u.path AS unit_path, s.city, s.zone, m.name AS manager, rec.name AS recruiter, req.name AS requester,
             (SELECT a.name FROM approval v JOIN account a ON a.id = v.approver_id WHERE v.requisition_id = r.id AND v.offer_id IS NULL AND v.state = 'waiting' ORDER BY v.rank LIMIT 1) AS waits_for,
             p.live, p.troubled, p.ends_soon, x.applied, x.kept, x.active, x.stopped, x.over, x.interviewing, x.offering, i.ahead, i.cards_missing, o.offer_state, h.hired
-        FROM requisition r JOIN org_unit u ON u.id = r.unit_id JOIN site s ON s.id = r.site_id JOIN account m ON m.id = r.manager_id JOIN account rec ON rec.id = r.recruiter_id JOIN account req ON req.id = r.requester_id
+        FROM requisition r JOIN unit_place u ON u.id = r.unit_id JOIN site_place s ON s.id = r.site_id JOIN account m ON m.id = r.manager_id JOIN account rec ON rec.id = r.recruiter_id JOIN account req ON req.id = r.requester_id
         CROSS JOIN LATERAL (SELECT count(*) FILTER (WHERE state = 'live') AS live, count(*) FILTER (WHERE (state = 'refused' AND NOT EXISTS (SELECT 1 FROM posting n WHERE n.requisition_id = posting.requisition_id AND n.board = posting.board AND n.locale = posting.locale AND n.id > posting.id)) OR EXISTS (SELECT 1 FROM delivery b WHERE b.kind = 'posting' AND b.subject_id = posting.id AND b.state = 'failed')) AS troubled,
             count(*) FILTER (WHERE state = 'live' AND until <= CAST(:today AS date) + 2) AS ends_soon FROM posting WHERE requisition_id = r.id) p
         CROSS JOIN LATERAL (SELECT count(*) FILTER (WHERE origin = 'applied') AS applied, count(*) FILTER (WHERE origin = 'sourced') AS kept, count(*) FILTER (WHERE state = 'active') AS active,

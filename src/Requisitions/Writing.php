@@ -71,7 +71,7 @@ final readonly class Writing
         $amount = static fn (Money $m): string => number_format($m->units(), 0, '.', ' ');
 
         return [
-            'title' => $brief->title, 'department' => $this->db->row('SELECT name FROM org_unit WHERE id = :id', ['id' => $brief->unit])?->str('name') ?? '', 'city' => $this->city($brief), 'musts' => $brief->musts, 'wishes' => $brief->wishes, 'yearsFrom' => $brief->yearsFrom,
+            'title' => $brief->title, 'department' => $this->db->row('SELECT name FROM unit_place WHERE id = :id', ['id' => $brief->unit])?->str('name') ?? '', 'city' => $this->city($brief), 'musts' => $brief->musts, 'wishes' => $brief->wishes, 'yearsFrom' => $brief->yearsFrom,
             'education' => null === $brief->education ? null : self::EDUCATION[$brief->education] ?? null, 'benefits' => $brief->benefits, 'pay' => null === $brief->payFrom || null === $brief->payTo ? null : \sprintf('%s %s to %s %s', $brief->currency, $amount($brief->payFrom), $amount($brief->payTo), ['year' => 'a year', 'month' => 'a month', 'hour' => 'an hour'][$brief->pay->frequency->value]),
             'share' => $brief->pay->share, 'months' => $brief->months, 'remote' => $brief->remote, 'summary' => null === $profile ? '' : $this->db->row('SELECT summary FROM role_profile WHERE id = :id', ['id' => $profile])?->str('summary') ?? '', 'positions' => $brief->positions ?? 1,
         ];
@@ -79,6 +79,6 @@ final readonly class Writing
 
     private function city(Brief $brief): string
     {
-        return $this->db->row('SELECT city FROM site WHERE id = :id', ['id' => $brief->site])?->str('city') ?? '';
+        return $this->db->row('SELECT city FROM site_place WHERE id = :id', ['id' => $brief->site])?->str('city') ?? '';
     }
 }

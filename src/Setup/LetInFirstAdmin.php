@@ -10,7 +10,7 @@ use Jorvent\Accounts\Repository\AccountRepository;
 use Jorvent\Accounts\SignIn\Passwords;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Organisation\ReachList;
-use Jorvent\Organisation\Structures;
+use Jorvent\Organisation\StructureInForce;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Identity\Identities;
 use Jorvent\Platform\Links\Entity\GuestLink;
@@ -32,7 +32,7 @@ final readonly class LetInFirstAdmin
         private AccountRepository $accounts,
         private UserPasswordHasherInterface $hasher,
         private ClockInterface $clock,
-        private Structures $structures,
+        private StructureInForce $structures,
         private ReachList $reach,
         private Passwords $passwords,
         private GuestLinks $links,

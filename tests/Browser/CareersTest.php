@@ -88,7 +88,7 @@ final class CareersTest extends BrowserTest
         $b->go('/careers/yard?lang=pl')->sees('.c-brand', 'Skerry Yard');
         self::assertAxe($b);
         $admin = $this->browser()->signIn('runa.eikeland@skerryline.example');
-        foreach (['/brands', '/brands?brand=2&write=1', '/consent', '/referrals', '/declared'] as $path) {
+        foreach (['/brands', '/brands/2/pages/0', '/consent', '/referrals', '/declared'] as $path) {
             $admin->go($path)->sees('h1');
             self::assertAxe($admin);
         }

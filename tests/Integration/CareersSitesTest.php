@@ -11,7 +11,11 @@ use Jorvent\Careers\Declarations;
 use Jorvent\Careers\Referrals;
 use Jorvent\Core\Careers\Colours;
 use Jorvent\Core\Shared\Money;
+use Jorvent\Organisation\BrandFacts;
+use Jorvent\Organisation\BrandPages;
 use Jorvent\Organisation\Brands;
+use Jorvent\Organisation\Logo;
+use Jorvent\Organisation\Read\BrandQuery;
 use Jorvent\Platform\Files\FileStore;
 use Jorvent\Platform\Links\GuestLinks;
 use Jorvent\Platform\Links\LinkPurpose;
@@ -34,6 +38,7 @@ final class CareersSitesTest extends DatabaseTest
     public function testAUnitHiresUnderItsOwnBrand(): void
     {
         $brands = $this->get(Brands::class);
+        $query = $this->get(BrandQuery::class);
         $all = $this->client->request('GET', '/careers?lang=en')->filter('.c-list li a')->count();
         $crawler = $this->client->request('GET', '/careers/yard?lang=en');
         self::assertResponseIsSuccessful();
@@ -56,11 +61,11 @@ final class CareersSitesTest extends DatabaseTest
         ]);
         self::assertSame(['units unit_in_another_brand'], $this->refused(fn () => $this->save($brands, units: [21])));
         $id = $this->save($brands, units: [8]);
-        self::assertSame('Blue Ferries', $brands->ofUnit(8)->name);
-        self::assertSame('Skerry Line', $brands->ofUnit(9)->name);
+        self::assertSame('Blue Ferries', $query->ofUnit(8)->name);
+        self::assertSame('Skerry Line', $query->ofUnit(9)->name);
         self::assertSame(['saved_by_another'], $this->refused(fn () => $this->save($brands, id: $id, seen: 9)));
         $brands->remove($id);
-        self::assertSame('Skerry Line', $brands->ofUnit(8)->name);
+        self::assertSame('Skerry Line', $query->ofUnit(8)->name);
         self::assertSame(['first_brand_stays'], $this->refused(static fn () => $brands->remove(1)));
     }
 
@@ -78,6 +83,7 @@ final class CareersSitesTest extends DatabaseTest
     public function testALogoIsDrawnAnewWhateverElseWasInTheFile(): void
     {
         $brands = $this->get(Brands::class);
+        $query = $this->get(BrandQuery::class);
         $image = imagecreatetruecolor(300, 100);
         ob_start();
         imagepng($image);
@@ -86,10 +92,10 @@ final class CareersSitesTest extends DatabaseTest
         self::assertSame(['logo logo_wrong'], $this->refused(fn () => $this->save($brands, logo: substr($png, 0, 40))));
         self::assertSame(['logo logo_too_large'], $this->refused(fn () => $this->save($brands, logo: str_repeat('x', 1_000_001))));
         $id = $this->save($brands, logo: $png.'<?php echo 1; <script>alert(1)</script>');
-        $brand = $brands->one($id);
-        self::assertNotNull($brand?->logo);
-        self::assertSame([264, 88, 96], [$brand->logoWidth, $brand->logoHeight, $brand->logoAt(32)]);
-        $this->client->request('GET', '/careers/looks/'.$brand->logo.'.png');
+        $brand = $query->one($id);
+        $shown = $brand?->looks->logo ?? self::fail('the brand shows a picture');
+        self::assertSame([264, 88, 96], [$shown->width, $shown->height, $shown->widthAt(32)]);
+        $this->client->request('GET', '/careers/looks/'.$shown->sha256.'.png');
         self::assertSame('image/png', $this->client->getResponse()->headers->get('Content-Type'));
         self::assertStringNotContainsString('script', (string) $this->client->getResponse()->getContent());
         $this->client->request('GET', '/careers/looks/'.$id.'-1.css');
@@ -103,10 +109,10 @@ final class CareersSitesTest extends DatabaseTest
         self::assertSelectorTextContains('h1', 'Jak wybieramy');
         $this->client->request('GET', '/careers/about/life-on-board?lang=pl');
         self::assertSame('en', $this->client->getCrawler()->filter('article')->attr('lang'), 'an English page says that it is English');
-        $brands = $this->get(Brands::class);
-        self::assertSame(['slug page_slug_taken'], $this->refused(static fn () => $brands->savePage(2, null, 'how-we-choose', 'en', 'Ours', '<p>Text</p>', 0)), 'one address, one brand');
-        self::assertSame(['slug page_slug', 'title missing', 'body missing'], $this->refused(static fn () => $brands->savePage(1, null, 'Über uns', 'en', '', '<p> </p>', 0)));
-        $brands->savePage(1, null, 'script', 'en', self::SCRIPT, '<p>Text</p>'.self::SCRIPT.'<a href="javascript:alert(3)">x</a>', 0);
+        $pages = $this->get(BrandPages::class);
+        self::assertSame(['slug page_slug_taken'], $this->refused(static fn () => $pages->save(2, null, 'how-we-choose', 'en', 'Ours', '<p>Text</p>', 0)), 'one address, one brand');
+        self::assertSame(['slug page_slug', 'title missing', 'body missing'], $this->refused(static fn () => $pages->save(1, null, 'Über uns', 'en', '', '<p> </p>', 0)));
+        $pages->save(1, null, 'script', 'en', self::SCRIPT, '<p>Text</p>'.self::SCRIPT.'<a href="javascript:alert(3)">x</a>', 0);
         $this->client->request('GET', '/careers/about/script?lang=en');
         $this->assertNoScript();
     }
@@ -220,7 +226,7 @@ final class CareersSitesTest extends DatabaseTest
     public function testWhatIsNotConfirmedIsGoneInThreeDaysAndAKnownPersonStaysOne(): void
     {
         $alerts = $this->get(Alerts::class);
-        $brand = $this->get(Brands::class)->main();
+        $brand = $this->get(BrandQuery::class)->main();
         $known = $this->db()->row('SELECT id, email FROM candidate c WHERE email IS NOT NULL AND claims IS NULL AND erased_at IS NULL AND EXISTS (SELECT 1 FROM application a WHERE a.candidate_id = c.id) ORDER BY id LIMIT 1');
         self::assertNotNull($known);
         $before = $this->int('SELECT count(*) FROM candidate');
@@ -270,7 +276,7 @@ final class CareersSitesTest extends DatabaseTest
     {
         $this->putOffWhatWaits();
         $address = 'often.'.bin2hex(random_bytes(4)).'@post.example';
-        $brand = $this->get(Brands::class)->main();
+        $brand = $this->get(BrandQuery::class)->main();
         for ($i = 0; $i < 3; ++$i) {
             $this->get(Alerts::class)->keepInMind($address, ['name' => 'Olga Often', 'phone' => '', 'city' => '', 'consent' => '1'], [], null, 'en', $brand);
         }
@@ -390,7 +396,15 @@ final class CareersSitesTest extends DatabaseTest
     /** @param list<int> $units */
     private function save(Brands $brands, ?int $id = null, string $key = 'blue', string $contact = 'blue@skerryline.example', string $deep = '#0F4C5C', array $units = [], ?string $logo = null, int $seen = 0): int
     {
-        return $brands->save($id, $key, 'Blue Ferries', ['en' => ['tagline' => 'Blue', 'lead' => '']], $contact, new Colours('#123A7A', $deep, '#FFFFFF'), false, $units, $logo, false, $seen);
+        $colours = new Colours('#123A7A', $deep, '#FFFFFF');
+        $facts = new BrandFacts($key, 'Blue Ferries', $contact, $colours, false, ['en' => ['tagline' => 'Blue', 'lead' => '']], $units);
+        $picture = null === $logo ? null : Logo::read($logo);
+        if (null === $id) {
+            return $brands->add($facts, $picture);
+        }
+        $brands->change($id, $facts, $picture, $seen);
+
+        return $id;
     }
 
     private function click(string $path): void

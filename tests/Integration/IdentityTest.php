@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Jorvent\Tests\Integration;
 
+use Jorvent\Organisation\BrandFacts;
 use Jorvent\Organisation\Brands;
+use Jorvent\Organisation\Read\BrandQuery;
 use Jorvent\Outside\Mail\MailPost;
 use Jorvent\Outside\Mail\OutgoingMail;
 use Jorvent\Platform\Identity\Entity\Identity;
@@ -58,12 +60,13 @@ final class IdentityTest extends DatabaseTest
         self::assertSame('north.example', $identity->domain());
         self::assertStringContainsString('job descriptions for North.', $this->get(Writing::class)->instruction());
 
-        $brands = $this->get(Brands::class);
+        $brands = $this->get(BrandQuery::class);
         self::assertSame('North', $brands->main()->name, 'the first site is called as the company is');
         $main = $brands->main();
-        $keep = static fn (string $name): int => $brands->save(
-            1, '', $name, [], $main->contact, $main->colours, true, [], null, false, $brands->main()->version,
-        );
+        $keep = function (string $name) use ($brands, $main): void {
+            $facts = new BrandFacts('', $name, $main->contact, $main->looks->colours, true, [], []);
+            $this->get(Brands::class)->change(Brands::FIRST, $facts, null, $brands->main()->version);
+        };
         $keep('North');
         self::assertSame('', $this->db()->row('SELECT name FROM brand WHERE id = 1')?->str('name'));
         $keep('Work at sea');

@@ -87,7 +87,7 @@ final class LogReadsTest extends DatabaseTest
         self::assertSame(['setting.changed', 'rates'], [$row->str('act'), $row->json('change')['page'] ?? null]);
 
         $before = $this->last();
-        $this->send('/sites', '/sites', ['site' => '1', 'then' => 'remove']);
+        $this->send('/sites', '/sites/1/remove', []);
         $acts = array_map(static fn (Record $r): string => $r->str('act'), $this->since($before));
         self::assertNotContains('setting.changed', $acts, 'a site that is used is not removed, and so nothing was set');
     }

@@ -11,7 +11,7 @@ use Jorvent\Careers\FinishLater;
 use Jorvent\Careers\Openings;
 use Jorvent\Careers\Referrals;
 use Jorvent\Interviews\Arrange;
-use Jorvent\Organisation\Brands;
+use Jorvent\Organisation\Read\BrandQuery;
 use Jorvent\People\OwnData;
 use Jorvent\Platform\Delivery\Deliveries;
 use Jorvent\Platform\Links\GuestLinks;
@@ -76,7 +76,7 @@ final class SecretsTest extends DatabaseTest
     /** @return array<string, string> by kind, the address it went to */
     private function mailEveryKind(): array
     {
-        $brand = $this->get(Brands::class)->main();
+        $brand = $this->get(BrandQuery::class)->main();
         $opening = $this->get(Openings::class)->one(2201, 'en') ?? self::fail('R-2201 is open');
         $requisition = $opening->int('id');
         $new = static fn (string $who): string => $who.'.'.bin2hex(random_bytes(4)).'@post.example';

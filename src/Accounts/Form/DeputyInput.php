@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace Jorvent\Accounts\Form;
 
 use Jorvent\Accounts\Entity\DelegationKind;
-use Jorvent\Accounts\Read\Choice;
 use Jorvent\Core\Shared\Refusal;
 use Jorvent\Core\Shared\Refused;
+use Jorvent\Platform\Web\Form\Choice;
 
 /** Who stands in, about what, and from when to when. */
 final class DeputyInput

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Jorvent\Accounts\Form;
 
 use Jorvent\Accounts\Entity\DelegationKind;
+use Jorvent\Platform\Web\Form\OneOfType;
 use Symfony\Component\Form\AbstractType;
 use Symfony\Component\Form\Extension\Core\Type\DateType;
 use Symfony\Component\Form\Extension\Core\Type\EnumType;

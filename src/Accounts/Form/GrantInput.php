@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Jorvent\Accounts\Form;
 
 use Jorvent\Accounts\Access\Role;
-use Jorvent\Accounts\Read\Choice;
+use Jorvent\Platform\Web\Form\Choice;
 
 /** Which role is given for which unit. */
 final class GrantInput

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Jorvent\Accounts\Form;
 
-use Jorvent\Accounts\Read\Choice;
+use Jorvent\Platform\Web\Form\Choice;
 
 /** To whom the work of someone who leaves goes. */
 final class HandOverInput

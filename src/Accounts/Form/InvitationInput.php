@@ -6,7 +6,7 @@ namespace Jorvent\Accounts\Form;
 
 use Jorvent\Accounts\Access\Role;
 use Jorvent\Accounts\Invitation;
-use Jorvent\Accounts\Read\Choice;
+use Jorvent\Platform\Web\Form\Choice;
 
 /** What is typed to invite someone. */
 final class InvitationInput

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Jorvent\Accounts\Form;
 
+use Jorvent\Platform\Web\Form\OneOfType;
+use Jorvent\Platform\Web\Form\ZoneType;
 use Symfony\Component\Form\AbstractType;
 use Symfony\Component\Form\Extension\Core\Type\EmailType;
 use Symfony\Component\Form\Extension\Core\Type\TextType;

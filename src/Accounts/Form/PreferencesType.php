@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Jorvent\Accounts\Form;
 
+use Jorvent\Platform\Web\Form\ZoneType;
 use Symfony\Component\Form\AbstractType;
 use Symfony\Component\Form\Extension\Core\Type\CheckboxType;
 use Symfony\Component\Form\Extension\Core\Type\TimeType;

@@ -7,6 +7,7 @@ namespace Jorvent\Accounts\Read;
 use Jorvent\Accounts\Access\Role;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
+use Jorvent\Platform\Web\Form\Choice;
 
 /** People who sign in, as pages and choices show them. */
 final readonly class StaffQuery
@@ -16,6 +17,7 @@ final readonly class StaffQuery
             SELECT string_agg(DISTINCT g.role, ', ') AS roles FROM account_grant g WHERE g.account_id = a.id
         ) r ON true WHERE ";
     private const CHOICES = 500;
+    private const MOST_DECIDERS = 2_000;
 
     public function __construct(private Db $db)
     {
@@ -70,6 +72,56 @@ final readonly class StaffQuery
              WHERE a.active AND a.id <> :but ORDER BY a.name LIMIT '.self::CHOICES,
             ['but' => $but],
         ));
+    }
+
+    /** @return list<Choice> who may hold a post that agrees to requisitions, by name */
+    public function deciders(): array
+    {
+        return self::choices($this->db->rows(
+            "SELECT a.id, a.name FROM account a WHERE a.active AND EXISTS (
+                SELECT 1 FROM account_grant g
+                WHERE g.account_id = a.id AND g.role IN ('approver', 'manager', 'recruiter', 'admin')
+             ) ORDER BY a.name LIMIT ".self::MOST_DECIDERS,
+        ));
+    }
+
+    public function isActive(int $account): bool
+    {
+        return null !== $this->db->row('SELECT id FROM account WHERE id = :a AND active', ['a' => $account]);
+    }
+
+    public function name(int $account): ?string
+    {
+        return $this->db->row('SELECT name FROM account WHERE id = :a', ['a' => $account])?->str('name');
+    }
+
+    /** @return array<int, int> how many who may sign in work at each site, by site */
+    public function bySite(): array
+    {
+        return $this->counts('SELECT site_id AS at, count(*) AS n FROM account WHERE active GROUP BY site_id');
+    }
+
+    /** @return array<int, int> how many people and roles belong to each unit, by unit */
+    public function byUnit(): array
+    {
+        return $this->counts(
+            'SELECT at, count(*) AS n FROM (
+                SELECT unit_id AS at FROM account WHERE active UNION ALL SELECT unit_id FROM account_grant
+             ) x GROUP BY at',
+        );
+    }
+
+    /** @return array<int, int> */
+    private function counts(string $sql): array
+    {
+        $counts = [];
+        foreach ($this->db->rows($sql) as $row) {
+            if (null !== $row->intOrNull('at')) {
+                $counts[$row->int('at')] = $row->int('n');
+            }
+        }
+
+        return $counts;
     }
 
     /** @return list<Choice> who is admin of a whole company, by name */

@@ -18,7 +18,7 @@ use Jorvent\Careers\Visits;
 use Jorvent\Careers\Ways;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Drawing\PlaceChart;
-use Jorvent\Organisation\Brand;
+use Jorvent\Organisation\Read\BrandView;
 use Jorvent\Platform\Database\Record;
 use Jorvent\Platform\Web\AfterResponse;
 use Jorvent\Platform\Web\Errors;
@@ -219,7 +219,7 @@ final class CareersPage extends PublicPage
     public function about(string $slug, Request $request): Response
     {
         $page = $this->brands->page($slug, $this->locale($request));
-        $brand = null === $page ? null : $this->brands->one($page->int('brand_id'));
+        $brand = null === $page ? null : $this->brands->one($page->brandId);
 
         if (null === $page || null === $brand) {
             return $this->gone($request);
@@ -233,7 +233,7 @@ final class CareersPage extends PublicPage
     public function looks(int $id): Response
     {
         $brand = $this->brands->one($id) ?? throw $this->createNotFoundException();
-        $c = $brand->colours;
+        $c = $brand->looks->colours;
 
         return new Response(\sprintf(":root{--jv-mag:%s;--jv-mag-dark:%s;--jv-mag-wash:%s;--jv-deep:%s;--jv-paper:%s}\n", $c->accent, $c->accentDark(), $c->wash(), $c->deep, $c->paper), 200, ['Content-Type' => 'text/css; charset=utf-8', 'Cache-Control' => 'public, max-age=31536000, immutable']);
     }
@@ -313,7 +313,7 @@ final class CareersPage extends PublicPage
      *
      * @return array{openings: list<Record>, ...<string, mixed>}
      */
-    private function left(Request $request, Brand $brand, ?Input $input = null): array
+    private function left(Request $request, BrandView $brand, ?Input $input = null): array
     {
         $wanted = ['q' => mb_substr(trim($request->query->getString('q')), 0, 200)];
         foreach (Openings::FACETS as $facet) {
@@ -329,7 +329,7 @@ final class CareersPage extends PublicPage
         $chosen = array_filter($wanted, static fn (string $v): bool => '' !== $v);
         $offered = $this->guide->settings()->str('offered');
         $places = [];
-        foreach ($brand->chart ? $this->openings->places() : [] as $place) {
+        foreach ($brand->looks->chart ? $this->openings->places() : [] as $place) {
             $n = $found['facets']['city'][$place->str('city')] ?? 0;
             if (0 < $n) {
                 $is = $place->str('city') === $wanted['city'];

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Jorvent\Careers\Web;
 
 use Jorvent\Careers\ApplyDrafts;
-use Jorvent\Organisation\Brand;
-use Jorvent\Organisation\Brands;
+use Jorvent\Organisation\Read\BrandQuery;
+use Jorvent\Organisation\Read\BrandView;
 use Jorvent\Platform\Database\Record;
 use Jorvent\Platform\Web\Page;
 use Symfony\Component\HttpFoundation\Cookie;
@@ -19,23 +19,23 @@ abstract class PublicPage extends Page
 {
     public const LOCALES = ['en', 'nb', 'pl'];
 
-    protected readonly Brands $brands;
+    protected readonly BrandQuery $brands;
 
     #[Required]
-    public function setBrands(Brands $brands): void
+    public function setBrands(BrandQuery $brands): void
     {
         $this->brands = $brands;
     }
 
     /** The brand of the address, else the company's first. */
-    protected function brand(Request $request): Brand
+    protected function brand(Request $request): BrandView
     {
         $key = $request->attributes->getString('brand') ?: $request->query->getString('brand');
 
         return ('' === $key ? null : $this->brands->byKey($key)) ?? $this->brands->main();
     }
 
-    protected function brandOf(Record $hiring): Brand
+    protected function brandOf(Record $hiring): BrandView
     {
         return $this->brands->ofUnit($hiring->int('unit_id'));
     }
@@ -55,8 +55,8 @@ abstract class PublicPage extends Page
         $locale = $this->locale($request);
         $hiring = $view['hiring'] ?? $view['opening'] ?? null;
         $brand = $view['brand'] ?? ($hiring instanceof Record ? $this->brandOf($hiring) : $this->brand($request));
-        \assert($brand instanceof Brand);
-        $response = $this->render($template, [...$view, 'locale' => $locale, 'locales' => self::LOCALES, 'brand' => $brand, 'home' => ['brand' => $brand->key], 'pages_of_brand' => $this->brands->pages($brand->id, $locale)], new Response(status: $status));
+        \assert($brand instanceof BrandView);
+        $response = $this->render($template, [...$view, 'locale' => $locale, 'locales' => self::LOCALES, 'brand' => $brand, 'home' => ['brand' => $brand->key], 'pages_of_brand' => $this->brands->links($brand->id, $locale)], new Response(status: $status));
         if ($request->query->has('lang')) {
             $response->headers->setCookie(Cookie::create('lang', $locale, '+1 year', httpOnly: true, sameSite: 'lax'));
         }

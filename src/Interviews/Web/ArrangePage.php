@@ -67,7 +67,7 @@ final class ArrangePage extends SignedInPage
             $failure = $e->getMessage();
         }
         $slots = [] === $attendees ? [] : $this->slots->propose($attendees, $window, max(15, min(480, $minutes)));
-        $people = $this->db->rows("SELECT DISTINCT a.id, a.name, a.title, a.zone, s.city, (SELECT count(*) FROM interview_seat t WHERE t.account_id = a.id AND t.during && tstzrange(:from, :to)) AS load FROM account a JOIN account_grant g ON g.account_id = a.id LEFT JOIN site s ON s.id = a.site_id WHERE a.active AND (g.role IN ('interviewer', 'manager', 'recruiter') OR a.id IN (:who)) ORDER BY a.name LIMIT 60", ['from' => $window->start, 'to' => $window->end, 'who' => [] === $who ? [0] : $who]);
+        $people = $this->db->rows("SELECT DISTINCT a.id, a.name, a.title, a.zone, s.city, (SELECT count(*) FROM interview_seat t WHERE t.account_id = a.id AND t.during && tstzrange(:from, :to)) AS load FROM account a JOIN account_grant g ON g.account_id = a.id LEFT JOIN site_place s ON s.id = a.site_id WHERE a.active AND (g.role IN ('interviewer', 'manager', 'recruiter') OR a.id IN (:who)) ORDER BY a.name LIMIT 60", ['from' => $window->start, 'to' => $window->end, 'who' => [] === $who ? [0] : $who]);
 
         return $this->render('interviews/arrange.html.twig', [
             'view' => $this->views->byNumber($number), 'errors' => $errors, 'who' => $who, 'minutes' => $minutes, 'people' => $people, 'names' => array_column(array_map(static fn ($p): array => ['id' => $p->int('id'), 'name' => $p->str('name')], $people), 'name', 'id'),

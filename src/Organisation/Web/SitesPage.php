@@ -6,61 +6,126 @@ namespace Jorvent\Organisation\Web;
 
 use Jorvent\Accounts\Access\Gate;
 use Jorvent\Accounts\Access\Permission;
-use Jorvent\Core\Shared\Refused;
+use Jorvent\Accounts\Read\StaffQuery;
+use Jorvent\Accounts\Web\SignedInPage;
+use Jorvent\Organisation\AllInUse;
+use Jorvent\Organisation\Form\SiteInput;
+use Jorvent\Organisation\Form\SiteType;
+use Jorvent\Organisation\Read\SiteQuery;
+use Jorvent\Organisation\Read\SiteRow;
 use Jorvent\Organisation\Sites;
-use Jorvent\Platform\Web\Errors;
-use Jorvent\Platform\Web\Input;
-use Jorvent\Platform\Web\Page;
+use Jorvent\Reference\Read\HolidayQuery;
+use Jorvent\Reference\Read\RateQuery;
+use Symfony\Component\Form\FormInterface;
+use Symfony\Component\HttpFoundation\RedirectResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 
 /** The places where people work. */
 #[Gate(Permission::Administer)]
-#[Route('/sites')]
-final class SitesPage extends Page
+#[Route('/sites', requirements: ['site' => '\d{1,9}'])]
+final class SitesPage extends SignedInPage
 {
-    public function __construct(private readonly Sites $sites)
-    {
+    public function __construct(
+        private readonly Sites $sites,
+        private readonly SiteQuery $query,
+        private readonly StaffQuery $staff,
+        private readonly AllInUse $inUse,
+        private readonly HolidayQuery $holidays,
+        private readonly RateQuery $rates,
+    ) {
     }
 
     #[Route('', name: 'sites', methods: ['GET'])]
     public function show(Request $request): Response
     {
-        return $this->page(self::whole($request, 'site'), Errors::none(), null, $request->query->has('new'));
+        $all = $this->query->all();
+        $open = self::one($all, self::whole($request, 'site')) ?? $all[0] ?? null;
+
+        return $this->page($all, $request->query->has('new') ? null : $open, null);
     }
 
-    #[Route('', name: 'site_save', methods: ['POST'])]
-    public function save(Request $request): Response
+    #[Route('', name: 'site_add', methods: ['POST'])]
+    public function add(Request $request): Response
     {
-        $input = Input::of($request);
-        $id = $input->int('site');
-        if (WriteAct::Remove === $input->choice('then', WriteAct::class, WriteAct::Save) && null !== $id) {
-            return $this->act(fn () => $this->sites->remove($id), 'site_removed', 'sites');
+        $input = new SiteInput();
+        $form = $this->formOf(SiteType::class, $input)->handleRequest($request);
+        $id = 0;
+        if ($this->done($form, function () use ($input, &$id): void {
+            $id = $this->sites->add($input->facts());
+        })) {
+            return $this->saved($id);
         }
-        try {
-            $id = $this->sites->save($id, $input->line('name'), $input->line('city'), strtoupper($input->line('country')), $input->line('zone'), strtoupper($input->line('currency')), self::degrees($input->line('latitude')), self::degrees($input->line('longitude')), $input->int('version') ?? 0, $input->line('region'), $input->line('postcode'));
-            $this->say('site_saved');
-        } catch (Refused $refused) {
-            return $this->page($id ?? 0, Errors::of($refused->refusals), $input, null === $id);
+
+        return $this->page($this->query->all(), null, $form);
+    }
+
+    #[Route('/{site}', name: 'site_save', methods: ['POST'])]
+    public function save(int $site, Request $request): Response
+    {
+        $all = $this->query->all();
+        $open = self::one($all, $site) ?? throw $this->createNotFoundException();
+        $input = new SiteInput();
+        $form = $this->formOf(SiteType::class, $input)->handleRequest($request);
+        if ($this->done($form, fn () => $this->sites->change($site, $input->facts(), (int) $input->version))) {
+            return $this->saved($site);
         }
+
+        return $this->page($all, $open, $form);
+    }
+
+    #[Route('/{site}/remove', name: 'site_remove', methods: ['POST'])]
+    public function remove(int $site): Response
+    {
+        return $this->act(fn () => $this->sites->remove($site), 'site_removed', 'sites');
+    }
+
+    /**
+     * @param list<SiteRow>                 $all
+     * @param FormInterface<SiteInput>|null $sent a form that was sent and is shown again
+     */
+    private function page(array $all, ?SiteRow $open, ?FormInterface $sent): Response
+    {
+        $people = $this->staff->bySite();
+        $others = [];
+        foreach ($this->inUse->ofSites() as $site => $count) {
+            $others[$site] = $count - ($people[$site] ?? 0);
+        }
+        $ahead = [];
+        foreach ($this->holidays->countries() as $country) {
+            $ahead[$country->country] = $country->ahead;
+        }
+        $new = new SiteInput();
+        $new->zone = $this->me()->zone;
+
+        return $this->render('organisation/sites.html.twig', [
+            'sites' => $all,
+            'open' => $open,
+            'form' => $sent ?? $this->formOf(SiteType::class, null === $open ? $new : SiteInput::of($open)),
+            'people' => $people,
+            'requisitions' => $others,
+            'holidays' => $ahead,
+            'rates' => $this->rates->newest(),
+        ]);
+    }
+
+    /** @param list<SiteRow> $all */
+    private static function one(array $all, int $id): ?SiteRow
+    {
+        foreach ($all as $site) {
+            if ($site->id === $id) {
+                return $site;
+            }
+        }
+
+        return null;
+    }
+
+    private function saved(int $id): RedirectResponse
+    {
+        $this->say('site_saved');
 
         return $this->redirectToRoute('sites', ['site' => $id], Response::HTTP_SEE_OTHER);
-    }
-
-    /** @param bool $new whether a new one is being written */
-    private function page(int $open, Errors $errors, ?Input $input, bool $new): Response
-    {
-        $all = $this->sites->all();
-        $site = array_values(array_filter($all, static fn ($s): bool => $s->int('id') === $open))[0] ?? null;
-
-        return $this->render('organisation/sites.html.twig', ['all' => $all, 'site' => $new ? null : $site ?? $all[0] ?? null, 'zones' => \DateTimeZone::listIdentifiers(), 'errors' => $errors, 'input' => $input], new Response(status: $errors->any() ? 422 : 200));
-    }
-
-    private static function degrees(string $typed): ?float
-    {
-        $typed = str_replace([',', '−'], ['.', '-'], $typed);
-
-        return 1 === preg_match('/^-?\d{1,3}(\.\d{1,8})?$/', $typed) ? (float) $typed : null;
     }
 }

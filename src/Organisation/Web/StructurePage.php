@@ -7,129 +7,169 @@ namespace Jorvent\Organisation\Web;
 use Jorvent\Accounts\Access\Gate;
 use Jorvent\Accounts\Access\Permission;
 use Jorvent\Accounts\Web\SignedInPage;
-use Jorvent\Core\Organisation\Unit;
-use Jorvent\Core\Organisation\UnitKind;
-use Jorvent\Core\Shared\Refused;
-use Jorvent\Organisation\Posts;
-use Jorvent\Organisation\ReachList;
+use Jorvent\Organisation\FillPosts;
+use Jorvent\Organisation\Form\DraftInput;
+use Jorvent\Organisation\Form\DraftType;
+use Jorvent\Organisation\Form\PostsType;
+use Jorvent\Organisation\Form\SheetInput;
+use Jorvent\Organisation\Form\SheetType;
+use Jorvent\Organisation\Form\UnitType;
+use Jorvent\Organisation\Read\StructureQuery;
+use Jorvent\Organisation\StructureInForce;
 use Jorvent\Organisation\Structures;
 use Jorvent\Organisation\StructureSheet;
 use Jorvent\Platform\Spreadsheet\SheetWriter;
-use Jorvent\Platform\Web\Errors;
-use Jorvent\Platform\Web\Input;
-use Symfony\Component\HttpFoundation\File\UploadedFile;
+use Jorvent\Platform\Web\Form\Choice;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 
 /** The organisation in its versions: draft, check, bring into force, keep. */
 #[Gate(Permission::Administer)]
-#[Route('/organisation')]
+#[Route('/organisation', requirements: ['id' => '\d{1,9}', 'unit' => '\d{1,9}'])]
 final class StructurePage extends SignedInPage
 {
-    public function __construct(private readonly Structures $structures, private readonly ReachList $reach, private readonly Posts $posts)
-    {
+    public function __construct(
+        private readonly Structures $structures,
+        private readonly StructureQuery $query,
+        private readonly StructureSheet $sheet,
+        private readonly StructureView $view,
+    ) {
     }
 
     #[Route('', name: 'organisation', methods: ['GET'])]
     public function current(): Response
     {
-        return $this->redirectToRoute('structure', ['id' => $this->structures->inForceId()]);
+        return $this->redirectToRoute('structure', ['id' => $this->query->inForceId()]);
     }
 
-    #[Route('/{id}', name: 'structure', requirements: ['id' => '\d{1,9}'], methods: ['GET'])]
+    #[Route('/{id}', name: 'structure', methods: ['GET'])]
     public function show(int $id, Request $request): Response
     {
-        return $this->page($id, self::whole($request, 'unit'), Errors::none(), null, $request->query->has('new'));
+        return $this->page($id, self::whole($request, 'unit'), $request->query->has('new'));
     }
 
-    #[Route('/{id}/draft', name: 'structure_draft', requirements: ['id' => '\d{1,9}'], methods: ['POST'])]
+    #[Route('/{id}/draft', name: 'structure_draft', methods: ['POST'])]
     public function draft(int $id, Request $request): Response
     {
-        try {
-            $draft = $this->structures->draft(Input::of($request)->line('name'), $id, $this->me()->id);
-        } catch (Refused $refused) {
-            return $this->page($id, 0, Errors::of($refused->refusals), null, false);
-        }
-        $this->say('structure_drafted');
+        $input = new DraftInput();
+        $form = $this->formOf(DraftType::class, $input)->handleRequest($request);
+        $draft = 0;
+        if ($this->done($form, function () use ($id, $input, &$draft): void {
+            $draft = $this->structures->draft($input->name ?? '', $id, $this->me()->id);
+        })) {
+            $this->say('structure_drafted');
 
-        return $this->redirectToRoute('structure', ['id' => $draft], Response::HTTP_SEE_OTHER);
-    }
-
-    #[Route('/{id}/unit', name: 'structure_unit', requirements: ['id' => '\d{1,9}'], methods: ['POST'])]
-    public function unit(int $id, Request $request): Response
-    {
-        $input = Input::of($request);
-        $unit = $input->int('unit') ?? 0;
-        $then = $input->choice('then', WriteAct::class, WriteAct::Save);
-        try {
-            if (WriteAct::Remove === $then) {
-                $this->structures->remove($id, $unit, $input->int('version'));
-                $unit = 0;
-            } else {
-                $unit = $this->structures->save($id, new Unit($unit, $input->int('parent'), $input->line('code'), $input->line('name'), $input->choice('kind', UnitKind::class, UnitKind::Department), $input->day('valid_from'), $input->day('valid_to'), $input->has('retired'), $input->int('plan'), $input->int('place')), $input->int('version'));
-            }
-        } catch (Refused $refused) {
-            return $this->page($id, $unit, Errors::of($refused->refusals), $input, 0 === $unit);
+            return $this->redirectToRoute('structure', ['id' => $draft], Response::HTTP_SEE_OTHER);
         }
 
-        return $this->redirectToRoute('structure', ['id' => $id, 'unit' => $unit], Response::HTTP_SEE_OTHER);
+        return $this->page($id, sent: ['draftForm' => $form]);
     }
 
-    /** Who holds the posts of a unit, in whatever version. */
-    #[Route('/posts/{unit}', name: 'structure_posts', requirements: ['unit' => '\d{1,9}'], methods: ['POST'])]
-    public function posts(int $unit, Request $request): Response
+    /** A unit of a draft: a new one when its id is 0. */
+    #[Route('/{id}/unit/{unit}', name: 'structure_unit', methods: ['POST'])]
+    public function unit(int $id, int $unit, Request $request): Response
     {
-        $holders = array_map(static fn (string $a): ?int => 1 === preg_match('/^\d{1,9}$/', $a) ? (int) $a : null, Input::of($request)->map('holder'));
+        $input = $this->view->unitInput($id, $unit);
+        $form = $this->formOf(UnitType::class, $input, $this->view->unitChoices($id, $unit))->handleRequest($request);
+        $saved = 0;
+        if ($this->done($form, function () use ($id, $unit, $input, &$saved): void {
+            $saved = $this->structures->save($id, $input->unit($unit), (int) $input->version);
+        })) {
+            return $this->redirectToRoute('structure', ['id' => $id, 'unit' => $saved], Response::HTTP_SEE_OTHER);
+        }
 
-        return $this->act(fn () => $this->posts->fill($unit, $holders), 'posts_filled', 'structure', ['id' => $this->structures->inForceId(), 'unit' => $unit]);
+        return $this->page($id, $unit, 0 === $unit, ['unitForm' => $form]);
     }
 
-    #[Route('/{id}/force', name: 'structure_force', requirements: ['id' => '\d{1,9}'], methods: ['POST'])]
-    public function force(int $id): Response
+    #[Route('/{id}/unit/{unit}/remove', name: 'structure_unit_remove', methods: ['POST'])]
+    public function removeUnit(int $id, int $unit, Request $request): Response
     {
-        return $this->act(fn () => $this->structures->bringIntoForce($id), 'structure_in_force', 'structure', ['id' => $id]);
+        $seen = $request->request->getInt('version');
+
+        return $this->act(fn () => $this->structures->remove($id, $unit, $seen), null, 'structure', ['id' => $id]);
     }
 
-    #[Route('/{id}/discard', name: 'structure_discard', requirements: ['id' => '\d{1,9}'], methods: ['POST'])]
+    /** Who holds the posts of a unit, whatever version is in force. */
+    #[Route('/posts/{unit}', name: 'structure_posts', methods: ['POST'])]
+    public function posts(int $unit, Request $request, FillPosts $fill): Response
+    {
+        $form = $this->formOf(PostsType::class, $this->view->holders($unit), $this->view->postChoices($unit));
+        $form->handleRequest($request);
+        $id = $this->query->inForceId();
+        if ($this->done($form, static function () use ($form, $unit, $fill): void {
+            $fill($unit, array_map(static fn (?Choice $one): ?int => $one?->id, $form->getData()));
+        })) {
+            $this->say('posts_filled');
+
+            return $this->redirectToRoute('structure', ['id' => $id, 'unit' => $unit], Response::HTTP_SEE_OTHER);
+        }
+
+        return $this->page($id, $unit, sent: ['postsForm' => $form]);
+    }
+
+    #[Route('/{id}/force', name: 'structure_force', methods: ['POST'])]
+    public function force(int $id, StructureInForce $inForce): Response
+    {
+        return $this->act(static fn () => $inForce->follow($id), 'structure_in_force', 'structure', ['id' => $id]);
+    }
+
+    #[Route('/{id}/discard', name: 'structure_discard', methods: ['POST'])]
     public function discard(int $id): Response
     {
         return $this->act(fn () => $this->structures->discard($id), 'structure_discarded', 'organisation');
     }
 
-    #[Route('/{id}.{format}', name: 'structure_export', requirements: ['id' => '\d{1,9}', 'format' => 'csv|xlsx'], methods: ['GET'])]
-    public function export(int $id, string $format, StructureSheet $sheet): Response
+    #[Route('/{id}.{format}', name: 'structure_export', requirements: ['format' => 'csv|xlsx'], methods: ['GET'])]
+    public function export(int $id, string $format): Response
     {
-        return SheetWriter::response($format, 'organisation', StructureSheet::HEAD, $sheet->rows($this->structures->find($id)));
+        $rows = $this->sheet->rows($this->query->find($id));
+
+        return SheetWriter::response($format, 'organisation', StructureSheet::HEAD, $rows);
     }
 
-    #[Route('/{id}/import', name: 'structure_import', requirements: ['id' => '\d{1,9}'], methods: ['POST'])]
-    public function import(int $id, Request $request, StructureSheet $sheet): Response
+    #[Route('/{id}/import', name: 'structure_import', methods: ['POST'])]
+    public function import(int $id, Request $request): Response
     {
-        $file = $request->files->get('file');
-        try {
-            $units = $sheet->read($file instanceof UploadedFile && $file->isValid() ? $file->getPathname() : throw Refused::because('file_missing', 'file'), $this->structures->find($id));
+        $input = new SheetInput();
+        $form = $this->formOf(SheetType::class, $input)->handleRequest($request);
+        $units = [];
+        if ($this->done($form, function () use ($id, $input, &$units): void {
+            $units = $this->sheet->read($input->path(), $this->query->find($id));
             $this->structures->replace($id, $units);
+        })) {
             $this->say('structure_imported', ['%count%' => \count($units)]);
-        } catch (Refused $refused) {
-            return $this->page($id, 0, Errors::of($refused->refusals), null, false);
+
+            return $this->redirectToRoute('structure', ['id' => $id], Response::HTTP_SEE_OTHER);
         }
 
-        return $this->redirectToRoute('structure', ['id' => $id], Response::HTTP_SEE_OTHER);
+        return $this->page($id, sent: ['sheetForm' => $form]);
     }
 
-    private function page(int $id, int $unit, Errors $errors, ?Input $input, bool $new): Response
+    /**
+     * @param int                  $unit 0 for none; of a new one the unit that it is to lie under
+     * @param array<string, mixed> $sent a form that was sent and is shown again
+     */
+    private function page(int $id, int $unit = 0, bool $new = false, array $sent = []): Response
     {
-        $all = $this->structures->all();
-        $head = array_values(array_filter($all, static fn ($r): bool => $r->int('id') === $id))[0] ?? throw $this->createNotFoundException();
-        $structure = $this->structures->find($id);
-        $draft = 'draft' === $head->str('state');
-        $findings = $this->structures->findings($structure);
+        $shown = $this->view->of($id) ?? throw $this->createNotFoundException();
+        $open = $new ? null : $shown['structure']->unit($unit);
+        $forms = [
+            'draftForm' => $this->formOf(DraftType::class, new DraftInput()),
+            'sheetForm' => $this->formOf(SheetType::class, new SheetInput()),
+        ];
+        if ($new || null !== $open) {
+            $input = $new ? $this->view->newUnit($id, $unit) : $this->view->unitInput($id, $unit);
+            $choices = $this->view->unitChoices($id, $open->id ?? 0) + ['disabled' => !$shown['head']->isDraft()];
+            $forms['unitForm'] = $this->formOf(UnitType::class, $input, $choices);
+        }
+        if (null !== $open && $shown['head']->isInForce()) {
+            $holders = $this->view->holders($unit);
+            $forms['postsForm'] = $this->formOf(PostsType::class, $holders, $this->view->postChoices($unit));
+        }
 
-        return $this->render('organisation/structure.html.twig', [
-            'all' => $all, 'head' => $head, 'structure' => $structure, 'lost' => array_diff_key($structure->units, array_flip(array_map(static fn (array $w): int => $w[0]->id, $structure->walk()))), 'unit' => $new ? null : $structure->unit($unit), 'new' => $new, 'under' => $unit, 'draft' => $draft, 'findings' => $findings,
-            'blockers' => \count(array_filter($findings, static fn ($f): bool => $f->blocks)), 'by_unit' => array_count_values(array_map(static fn ($f): int => $f->unit ?? 0, $findings)), 'changes' => $draft ? $structure->changesSince($this->structures->inForce()) : null,
-            'kinds' => array_map(static fn (UnitKind $k): string => $k->value, UnitKind::cases()), 'places' => $this->structures->places(), 'posts' => 'in_force' === $head->str('state') && $unit > 0 ? $this->posts->of($unit) : [], 'people' => $this->posts->people(), 'errors' => $errors, 'input' => $input, 'late' => $this->reach->late(),
-        ], new Response(status: $errors->any() ? 422 : 200));
+        return $this->render('organisation/structure.html.twig', $sent + $forms + $shown + [
+            'unit' => $open, 'new' => $new,
+        ]);
     }
 }

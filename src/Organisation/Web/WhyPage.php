@@ -7,74 +7,120 @@ namespace Jorvent\Organisation\Web;
 use Jorvent\Accounts\Access\Access;
 use Jorvent\Accounts\Access\Gate;
 use Jorvent\Accounts\Access\Permission;
+use Jorvent\Accounts\Read\StaffQuery;
 use Jorvent\Accounts\Web\SignedInPage;
 use Jorvent\Core\Organisation\Cause;
 use Jorvent\Core\Organisation\Code;
 use Jorvent\Core\Organisation\Diagnosis;
-use Jorvent\Organisation\ReachList;
-use Jorvent\Organisation\Structures;
+use Jorvent\Organisation\Form\AnswerInput;
+use Jorvent\Organisation\Form\AnswerType;
+use Jorvent\Organisation\Form\AskInput;
+use Jorvent\Organisation\Form\AskType;
+use Jorvent\Organisation\Read\ReachQuery;
+use Jorvent\Organisation\Read\StructureQuery;
+use Jorvent\Organisation\Read\WhyQuery;
+use Jorvent\Organisation\RepairReach;
 use Jorvent\Organisation\WhyNot;
-use Jorvent\Platform\Database\Db;
-use Jorvent\Platform\Web\Input;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpKernel\Attribute\MapQueryString;
+use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
 use Symfony\Component\Routing\Attribute\Route;
 
-/** "Not finding it?": one types what one looks for and is told why it is not offered; an admin repairs it here, anyone else asks with the diagnosis. */
+/**
+ * "Not finding it?": one types what one looks for and is told why it is not offered; an admin repairs it here, anyone
+ * else asks with what was found.
+ */
 #[Gate(Permission::OpenRequisition)]
 #[Route('/why')]
 final class WhyPage extends SignedInPage
 {
-    public function __construct(private readonly Db $db, private readonly WhyNot $why, private readonly Structures $structures, private readonly ReachList $reach, private readonly Access $access)
-    {
+    private const ADMINS_NAMED = 3;
+
+    public function __construct(
+        private readonly WhyNot $why,
+        private readonly WhyQuery $query,
+        private readonly StructureQuery $structures,
+        private readonly ReachQuery $reach,
+        private readonly StaffQuery $staff,
+        private readonly Access $access,
+    ) {
     }
 
     #[Route('', name: 'why', methods: ['GET'])]
-    public function show(Request $request): Response
+    public function show(#[MapQueryString] Looked $asked = new Looked()): Response
     {
-        $question = $this->isAdmin() ? $this->why->question(self::whole($request, 'question')) : null;
-        $typed = null === $question ? mb_substr(trim($request->query->getString('typed')), 0, 100) : $question->str('typed');
-        $for = $this->person(null === $question ? self::whole($request, 'for') : $question->int('asked_by'));
-        $company = (null === $question ? self::whole($request, 'company') : $question->intOrNull('company_id') ?? 0) ?: null;
+        $admin = $this->isAdmin();
+        $question = $admin && null !== $asked->question ? $this->query->question($asked->question) : null;
+        $typed = $question->typed ?? $asked->typed;
+        $company = null === $question ? $asked->company : $question->company;
+        $for = $this->person($question->askedBy ?? $asked->for);
         $diagnosis = '' === $typed ? null : $this->why->diagnose($typed, $for, $company);
-        $at = min(max(0, self::whole($request, 'at')), max(0, \count($diagnosis->found ?? []) - 1));
-        $listed = $this->reach->listed($for, Permission::OpenRequisition);
+        $at = min(max(0, $asked->at), max(0, \count($diagnosis->found ?? []) - 1));
+        $found = $diagnosis->found[$at] ?? null;
 
         return $this->render('organisation/why.html.twig', [
-            'typed' => $typed, 'for' => $this->db->row('SELECT id, name FROM account WHERE id = :id', ['id' => $for]), 'company' => $company, 'diagnosis' => $diagnosis, 'found' => $diagnosis->found[$at] ?? null, 'at' => $at, 'question' => $question, 'admin' => $this->isAdmin(),
-            'stamp' => $this->reach->stamp($for), 'structure' => $this->structures->inForce(), 'listed' => array_flip($listed), 'checks' => $this->checks($diagnosis, $at), 'companies' => $this->db->rows("SELECT id, name FROM org_unit WHERE kind = 'company' AND in_force ORDER BY id"),
-            'roots' => $this->db->rows("SELECT g.role, u.name, u.code FROM account_grant g JOIN org_unit u ON u.id = g.unit_id WHERE g.account_id = :a AND g.role IN ('recruiter', 'manager', 'admin') ORDER BY u.path", ['a' => $for]),
-            'admins' => $this->db->rows("SELECT DISTINCT a.name FROM account a JOIN account_grant g ON g.account_id = a.id WHERE g.role = 'admin' AND a.active ORDER BY a.name LIMIT 3"), 'strays' => isset($diagnosis->found[$at]) ? Code::strays($diagnosis->found[$at]['unit']->code) : [],
+            'typed' => $typed,
+            'company' => $company,
+            'for' => $for,
+            'forName' => $this->staff->name($for),
+            'diagnosis' => $diagnosis,
+            'found' => $found,
+            'at' => $at,
+            'question' => $question,
+            'admin' => $admin,
+            'stamp' => $this->reach->stamp($for),
+            'structure' => $this->structures->inForce(),
+            'listed' => array_flip($this->reach->listed($for, Permission::OpenRequisition)),
+            'roots' => $this->reach->roots($for, Permission::OpenRequisition),
+            'checks' => self::checks($diagnosis, $at),
+            'companies' => $this->query->companies(),
+            'strays' => null === $found ? [] : Code::strays($found['unit']->code),
+            'admins' => \array_slice($this->staff->admins(), 0, self::ADMINS_NAMED),
+            'ask' => $this->formOf(AskType::class, new AskInput($typed, null === $company ? '' : (string) $company)),
+            'answer' => $this->formOf(AnswerType::class, new AnswerInput((string) ($question->id ?? '')), [
+                'asker' => $question->asker ?? '',
+            ]),
         ]);
     }
 
     #[Route('/ask', name: 'why_ask', methods: ['POST'])]
     public function ask(Request $request): Response
     {
-        $input = Input::of($request);
+        $input = new AskInput();
+        $this->formOf(AskType::class, $input)->handleRequest($request);
+        $typed = $input->typed ?? '';
+        $company = (int) $input->company ?: null;
+        $ask = fn () => $this->why->ask($this->me(), $typed, $company, $input->note ?? '');
 
-        return $this->act(fn () => $this->why->ask($this->me(), $input->line('typed'), $input->int('company'), $input->text('note')), 'unit_asked', 'why', ['typed' => $input->line('typed'), 'company' => $input->int('company')]);
+        return $this->act($ask, 'unit_asked', 'why', ['typed' => $typed, 'company' => $company]);
     }
 
     #[Gate(Permission::Administer)]
     #[Route('/repair', name: 'why_repair', methods: ['POST'])]
-    public function repair(Request $request): Response
+    public function repair(#[MapRequestPayload] Repair $repair, RepairReach $act): Response
     {
-        $input = Input::of($request);
-        $for = $this->person($input->int('for') ?? 0);
-        $cause = Cause::tryFrom($input->line('cause')) ?? throw $this->createNotFoundException();
-        $back = ['typed' => Code::isClean($input->line('typed')) ? $input->line('typed') : Code::clean($input->line('typed')), 'company' => $input->int('company'), 'for' => $for, 'question' => $input->int('question')];
+        $for = $this->person($repair->for);
+        $repaired = fn () => $act($repair->cause, $repair->unit, $for, $this->me());
 
-        return $this->act(fn () => $this->why->repair($cause, $input->int('unit') ?? 0, $for), 'unit_repaired', 'why', $back);
+        // a code that was just cleaned is found by the clean one
+        return $this->act($repaired, 'unit_repaired', 'why', [
+            'typed' => Code::isClean($repair->typed) ? $repair->typed : Code::clean($repair->typed),
+            'company' => $repair->company,
+            'for' => $for,
+            'question' => $repair->question,
+        ]);
     }
 
     #[Gate(Permission::Administer)]
     #[Route('/answer', name: 'why_answer', methods: ['POST'])]
     public function answer(Request $request): Response
     {
-        $input = Input::of($request);
+        $input = new AnswerInput();
+        $this->formOf(AnswerType::class, $input)->handleRequest($request);
+        $answer = fn () => $this->why->answer((int) $input->question, $this->me()->id, $input->answer ?? '');
 
-        return $this->act(fn () => $this->why->answer($input->int('question') ?? 0, $this->me()->id, $input->text('answer')), 'unit_answered', 'today');
+        return $this->act($answer, 'unit_answered', 'today');
     }
 
     private function isAdmin(): bool
@@ -83,17 +129,21 @@ final class WhyPage extends SignedInPage
     }
 
     /** Only an admin looks with another's eyes. */
-    private function person(int $for): int
+    private function person(?int $for): int
     {
-        return $for > 0 && $this->isAdmin() && 0 !== $this->db->int('SELECT count(*) FROM account WHERE id = :id', ['id' => $for]) ? $for : $this->me()->id;
+        $known = null !== $for && $this->isAdmin() && null !== $this->staff->name($for);
+
+        return $known ? $for : $this->me()->id;
     }
 
     /** @return list<array{cause: Cause, holds: bool}> every cause that can hide a unit, those that do first */
-    private function checks(?Diagnosis $diagnosis, int $at): array
+    private static function checks(?Diagnosis $diagnosis, int $at): array
     {
         $held = $diagnosis->found[$at]['causes'] ?? [];
-
-        $checks = array_map(static fn (Cause $c): array => ['cause' => $c, 'holds' => \in_array($c, $held, true)], Cause::cases());
+        $checks = array_map(
+            static fn (Cause $c): array => ['cause' => $c, 'holds' => \in_array($c, $held, true)],
+            Cause::cases(),
+        );
         usort($checks, static fn (array $a, array $b): int => $b['holds'] <=> $a['holds']);
 
         return $checks;

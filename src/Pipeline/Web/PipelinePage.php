@@ -218,7 +218,7 @@ final class PipelinePage extends SignedInPage
             'resume' => $this->db->row('SELECT id, file_name, media_type, text, file_sha256 FROM resume WHERE candidate_id = :c ORDER BY beside, created_at DESC, id DESC LIMIT 1', ['c' => $row->int('candidate_id')]),
             'mails' => !$mails ? [] : $this->db->rows("SELECT o.id, o.created_at, o.state, o.available_at, o.attempts, o.last_error, p.content ->> 'subject' AS subject FROM delivery o LEFT JOIN personal_value p ON p.id = o.personal_id WHERE o.candidate_id = :c AND o.requisition_id = :r AND o.kind = 'mail' ORDER BY o.id DESC LIMIT 4", ['c' => $row->int('candidate_id'), 'r' => $view->id()]),
             'views' => $this->shortlists->of($row->int('id')),
-            'others' => $this->db->rows("SELECT r.number, r.title, p.stage, p.state FROM application p JOIN requisition r ON r.id = p.requisition_id JOIN org_unit u ON u.id = r.unit_id
+            'others' => $this->db->rows("SELECT r.number, r.title, p.stage, p.state FROM application p JOIN requisition r ON r.id = p.requisition_id JOIN unit_place u ON u.id = r.unit_id
                 WHERE p.candidate_id = :c AND p.requisition_id <> :r AND $visible ORDER BY p.id DESC", ['c' => $row->int('candidate_id'), 'r' => $view->id()] + $of),
         ];
     }

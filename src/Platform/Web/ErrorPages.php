@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Jorvent\Platform\Web;
 
+use Doctrine\DBAL\Exception\DriverException;
 use Jorvent\Platform\Database\Outage;
 use Psr\Log\LoggerInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
@@ -20,9 +21,14 @@ use Twig\Environment;
 final readonly class ErrorPages
 {
     private const AGAIN_SECONDS = 5;
+    /** SQLSTATE numeric_value_out_of_range */
+    private const OUT_OF_RANGE = '22003';
 
-    public function __construct(private Environment $twig, private LoggerInterface $logger, #[Autowire('%kernel.debug%')] private bool $debug)
-    {
+    public function __construct(
+        private Environment $twig,
+        private LoggerInterface $logger,
+        #[Autowire('%kernel.debug%')] private bool $debug,
+    ) {
     }
 
     public function __invoke(ExceptionEvent $event): void
@@ -37,7 +43,12 @@ final readonly class ErrorPages
 
             return;
         }
-        $status = $e instanceof HttpExceptionInterface ? $e->getStatusCode() : 500;
+        $status = match (true) {
+            $e instanceof HttpExceptionInterface => $e->getStatusCode(),
+            // a number that no column takes, which no form sends and no address has
+            $e instanceof DriverException && self::OUT_OF_RANGE === $e->getSQLState() => Response::HTTP_BAD_REQUEST,
+            default => Response::HTTP_INTERNAL_SERVER_ERROR,
+        };
         if (Turn::OUTDATED === $status) {
             $event->setResponse(new Response('', $status));
 
@@ -66,7 +77,8 @@ final readonly class ErrorPages
     public function unavailable(): Response
     {
         return new Response(
-            $this->twig->render('error.html.twig', ['page' => 'unavailable', 'again' => self::AGAIN_SECONDS]), Response::HTTP_SERVICE_UNAVAILABLE,
+            $this->twig->render('error.html.twig', ['page' => 'unavailable', 'again' => self::AGAIN_SECONDS]),
+            Response::HTTP_SERVICE_UNAVAILABLE,
             ['Retry-After' => (string) self::AGAIN_SECONDS, 'Cache-Control' => 'no-store'],
         );
     }

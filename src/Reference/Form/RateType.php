@@ -17,7 +17,7 @@ final class RateType extends AbstractType
         $builder
             ->add('currency', TextType::class, ['label' => 'Currency', 'attr' => ['maxlength' => 3, 'size' => 4, 'class' => 'auto']])
             ->add('per_euro', TextType::class, [
-                'label' => 'for one euro', 'property_path' => 'perEuro',
+                'label' => 'For one euro', 'property_path' => 'perEuro',
                 'attr' => ['inputmode' => 'decimal', 'size' => 10, 'class' => 'auto'],
             ])
             // as text: a day that is none is refused by Core, with all else that is wrong

@@ -149,7 +149,7 @@ final class CataloguePage extends SignedInPage
         $compared = null !== $id && $from > 0 && $to > 0 ? [$this->catalogue->at($id, $from)?->toArray(), $this->catalogue->at($id, $to)?->toArray()] : [null, null];
 
         return $this->render('requisitions/catalogue_profile.html.twig', [
-            'row' => $row, 'content' => $content, 'errors' => $errors, 'families' => $this->families(), 'versions' => $versions, 'from' => $from, 'to' => $to, 'before' => $compared[0], 'after' => $compared[1], 'currencies' => array_values(array_unique([...array_map(static fn ($r): string => $r->str('currency'), $this->db->rows('SELECT DISTINCT currency FROM site ORDER BY 1')), ...array_keys($content->bands)])),
+            'row' => $row, 'content' => $content, 'errors' => $errors, 'families' => $this->families(), 'versions' => $versions, 'from' => $from, 'to' => $to, 'before' => $compared[0], 'after' => $compared[1], 'currencies' => array_values(array_unique([...array_map(static fn ($r): string => $r->str('currency'), $this->db->rows('SELECT DISTINCT currency FROM site_place ORDER BY 1')), ...array_keys($content->bands)])),
             'written' => null === $id ? [] : $this->db->rows('SELECT number, title, state, profile_version FROM requisition WHERE profile_id = :p ORDER BY number DESC LIMIT 12', ['p' => $id]), 'changed' => null === $compared[0] || null === $compared[1] ? [] : array_values(array_filter(ProfileContent::FIELDS, static fn (string $f): bool => $compared[0][$f] !== $compared[1][$f])),
         ], new Response(status: $errors->any() ? 422 : 200));
     }

@@ -9,9 +9,9 @@ use Jorvent\Accounts\Access\Gate;
 use Jorvent\Accounts\Access\Permission;
 use Jorvent\Accounts\Access\Subject;
 use Jorvent\Accounts\Web\SignedInPage;
-use Jorvent\Core\Organisation\UnitKind;
 use Jorvent\Core\Shared\Refused;
-use Jorvent\Organisation\ReachList;
+use Jorvent\Organisation\Read\ReachQuery;
+use Jorvent\Organisation\Read\UnitChoice;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Web\Errors;
 use Jorvent\Platform\Web\Input;
@@ -28,7 +28,7 @@ final class NewPage extends SignedInPage
     private const STARTS = ['profile', 'earlier', 'template', 'table', 'nothing'];
     private const PARTS = ['text', 'terms', 'questions', 'people'];
 
-    public function __construct(private readonly Db $db, private readonly ReachList $reach, private readonly Access $access, private readonly OpenRequisitionHandler $open)
+    public function __construct(private readonly Db $db, private readonly ReachQuery $reach, private readonly Access $access, private readonly OpenRequisitionHandler $open)
     {
     }
 
@@ -44,7 +44,7 @@ final class NewPage extends SignedInPage
         $input = Input::of($request);
         $from = $input->choice('from', Start::class);
         try {
-            $units = array_map(static fn ($r): int => $r->int('id'), $this->units());
+            $units = array_map(static fn (UnitChoice $u): int => $u->id, $this->units());
             $unit = \in_array($input->int('unit'), $units, true) ? $input->int('unit') : throw Refused::because('unit_out_of_reach', 'unit');
             $me = $this->me()->id;
             $number = match ($from) {
@@ -85,7 +85,7 @@ final class NewPage extends SignedInPage
     {
         [$visible, $parameters] = $this->access->visible($this->me());
 
-        return $this->db->row("SELECT r.id FROM requisition r JOIN org_unit u ON u.id = r.unit_id WHERE r.id = :id AND $visible", [...$parameters, 'id' => $id])?->int('id') ?? throw Refused::because('missing', 'earlier');
+        return $this->db->row("SELECT r.id FROM requisition r JOIN unit_place u ON u.id = r.unit_id WHERE r.id = :id AND $visible", [...$parameters, 'id' => $id])?->int('id') ?? throw Refused::because('missing', 'earlier');
     }
 
     /** @return array<string, mixed> */
@@ -98,16 +98,16 @@ final class NewPage extends SignedInPage
             'errors' => Errors::none(), 'from' => $from, 'starts' => self::STARTS, 'parts' => self::PARTS, 'words' => $words,
             'profiles' => 'profile' !== $from ? [] : $this->db->rows("SELECT p.id, p.title, p.level, p.summary, p.musts, p.bands, f.name AS family FROM role_profile p JOIN job_family f ON f.id = p.family_id WHERE p.retired_at IS NULL AND (:like = '' OR p.title ILIKE :like OR CAST(p.musts AS text) ILIKE :like) ORDER BY f.name, p.title, p.id LIMIT 300", ['like' => '' === $words ? '' : '%'.addcslashes($words, '%_\\').'%']),
             'chosen' => 'profile' !== $from ? null : $this->db->row('SELECT p.*, f.name AS family FROM role_profile p JOIN job_family f ON f.id = p.family_id WHERE p.id = :id AND p.retired_at IS NULL', ['id' => $profile]),
-            'earlier' => 'earlier' !== $from ? [] : $this->db->rows("SELECT r.id, r.number, r.title, r.state, r.opened_on, u.name AS unit, s.name AS site FROM requisition r JOIN org_unit u ON u.id = r.unit_id JOIN site s ON s.id = r.site_id WHERE $visible AND (:like = '' OR r.title ILIKE :like OR 'R-' || r.number ILIKE :like) ORDER BY r.number DESC LIMIT 60", [...$parameters, 'like' => '' === $words ? '' : '%'.addcslashes($words, '%_\\').'%']),
-            'picked' => 0 === $earlier ? null : $this->db->row("SELECT r.id, r.number, r.title, r.unit_id, r.description, r.musts, r.opened_on, r.filled_at, jsonb_array_length(r.questions) AS questions FROM requisition r JOIN org_unit u ON u.id = r.unit_id WHERE r.id = :id AND $visible", [...$parameters, 'id' => $earlier]),
+            'earlier' => 'earlier' !== $from ? [] : $this->db->rows("SELECT r.id, r.number, r.title, r.state, r.opened_on, u.name AS unit, s.name AS site FROM requisition r JOIN unit_place u ON u.id = r.unit_id JOIN site_place s ON s.id = r.site_id WHERE $visible AND (:like = '' OR r.title ILIKE :like OR 'R-' || r.number ILIKE :like) ORDER BY r.number DESC LIMIT 60", [...$parameters, 'like' => '' === $words ? '' : '%'.addcslashes($words, '%_\\').'%']),
+            'picked' => 0 === $earlier ? null : $this->db->row("SELECT r.id, r.number, r.title, r.unit_id, r.description, r.musts, r.opened_on, r.filled_at, jsonb_array_length(r.questions) AS questions FROM requisition r JOIN unit_place u ON u.id = r.unit_id WHERE r.id = :id AND $visible", [...$parameters, 'id' => $earlier]),
             'templates' => 'template' === $from ? $this->open->templates($this->me()->id) : [], 'template' => $template,
-            'units' => $this->units(), 'sites' => $this->db->rows('SELECT id, name, currency FROM site ORDER BY id'), 'mine' => $this->me(),
+            'units' => $this->units(), 'sites' => $this->db->rows('SELECT id, name, currency FROM site_place ORDER BY id'), 'mine' => $this->me(),
         ];
     }
 
-    /** @return list<\Jorvent\Platform\Database\Record> */
+    /** @return list<UnitChoice> */
     private function units(): array
     {
-        return array_values(array_filter($this->reach->choices($this->me()->id, Permission::OpenRequisition), static fn ($u): bool => UnitKind::from($u->str('kind'))->hires()));
+        return array_values(array_filter($this->reach->choices($this->me()->id, Permission::OpenRequisition), static fn (UnitChoice $u): bool => $u->kind->hires()));
     }
 }

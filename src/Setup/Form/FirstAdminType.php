@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Jorvent\Setup\Form;
 
 use Jorvent\Accounts\Form\NewPasswordType;
-use Jorvent\Accounts\Form\ZoneType;
+use Jorvent\Platform\Web\Form\ZoneType;
 use Symfony\Component\Form\AbstractType;
 use Symfony\Component\Form\Extension\Core\Type\EmailType;
 use Symfony\Component\Form\Extension\Core\Type\TextType;

@@ -2,25 +2,25 @@
 
 declare(strict_types=1);
 
-namespace Jorvent\Accounts\Form;
+namespace Jorvent\Platform\Web\Form;
 
 use Symfony\Component\Form\AbstractType;
 use Symfony\Component\Form\Extension\Core\Type\ChoiceType;
 use Symfony\Component\OptionsResolver\OptionsResolver;
 
 /**
- * A time zone by its name in the time zone database (IANA).
+ * One of several people or units.
  *
  * @extends AbstractType<mixed>
  */
-final class ZoneType extends AbstractType
+final class OneOfType extends AbstractType
 {
     public function configureOptions(OptionsResolver $resolver): void
     {
-        $zones = \DateTimeZone::listIdentifiers();
         $resolver->setDefaults([
-            'label' => 'Time zone', 'choices' => array_combine($zones, $zones), 'choice_translation_domain' => false,
-            'placeholder' => false, 'invalid_message' => 'refusal.zone_unknown',
+            'choice_value' => static fn (?Choice $one): string => null === $one ? '' : (string) $one->id,
+            'choice_label' => 'name', 'choice_translation_domain' => false, 'placeholder' => false,
+            'invalid_message' => 'refusal.missing',
         ]);
     }
 
