@@ -2,6 +2,8 @@
 
 declare(strict_types=1);
 
+use Jorvent\Activity\Store\ChainStore;
+use Jorvent\Activity\Store\LogStore;
 use Jorvent\Organisation\Store\ReachStore;
 use Jorvent\Organisation\Store\UnitStore;
 use Jorvent\Reference\Store\HolidayStore;
@@ -9,6 +11,9 @@ use Jorvent\Reference\Store\RateStore;
 
 // Tables that no entity stands for: each is written by the one class beside it, which says why.
 return [
+    'activity' => LogStore::class,
+    'activity_chain' => ChainStore::class,
+    'activity_head' => ChainStore::class,
     'exchange_rate' => RateStore::class,
     'org_unit' => UnitStore::class,
     'public_holiday' => HolidayStore::class,

@@ -5,7 +5,7 @@ declare(strict_types=1);
 // What the comparison of mapping and database leaves out: tables that have no entity yet, and columns that their
 // entity has no property for yet.
 return [
-    'activity', 'activity_chain', 'activity_head', 'advert_text', 'answer_chance', 'apply_draft',
+    'advert_text', 'answer_chance', 'apply_draft',
     'approval', 'approval_question', 'approval_rule', 'bank_quota', 'bank_view', 'board',
     'brief_field_rule', 'brief_version', 'candidate_block', 'candidate_fit', 'candidate_merge',
     'candidate_note', 'candidate_tag', 'candidate_words', 'colleague', 'consent_text', 'counted_try',

@@ -5,6 +5,9 @@ declare(strict_types=1);
 namespace Jorvent\Activity;
 
 use Jorvent\Activity\Event\HeadWritten;
+use Jorvent\Activity\Read\ChainQuery;
+use Jorvent\Activity\Store\ChainStore;
+use Jorvent\Activity\Store\PersonalValueStore;
 use Jorvent\Platform\Database\Db;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
@@ -24,6 +27,9 @@ final readonly class ChainClock
         private Db $db,
         private ClockInterface $clock,
         private LogChain $chain,
+        private ChainQuery $query,
+        private ChainStore $store,
+        private PersonalValueStore $personal,
         private EventDispatcherInterface $events,
         #[Autowire('%env(JORVENT_VAR)%/log/chain-heads.log')] private string $file,
     ) {
@@ -31,30 +37,18 @@ final readonly class ChainClock
 
     public function run(): void
     {
-        $today = $this->clock->now()->format('Y-m-d');
-        $written = $this->db->int('SELECT count(*) FROM activity_head WHERE day = :d', ['d' => $today]);
-        $this->chain->extend(0 === $written);
+        $now = $this->clock->now();
+        $today = $now->format('Y-m-d');
+        $this->chain->extend(!$this->query->hasHeadOf($today));
         $this->db->transaction(fn () => $this->writeHead($today));
-        $this->db->execute(
-            "UPDATE personal_value v SET content = v.content - 'address' FROM activity a
-             WHERE a.personal_id = v.id AND a.act = 'sign_in.failed' AND a.at < :old
-                AND v.content ->> 'address' IS NOT NULL",
-            ['old' => $this->clock->now()->modify('-'.self::ADDRESS_DAYS.' days')],
-        );
+        $this->personal->dropAddressesOfFailedSignIns($now->modify('-'.self::ADDRESS_DAYS.' days'));
     }
 
     private function writeHead(string $today): void
     {
-        $head = $this->chain->head();
-        if (null === $head) {
-            return;
-        }
-        $new = $this->db->execute(
-            'INSERT INTO activity_head (day, seq, hash) VALUES (:d, :s, :h) ON CONFLICT DO NOTHING',
-            ['d' => $today, 's' => $head->int('seq'), 'h' => $head->str('hash')],
-        );
-        if (1 === $new) {
-            $line = $today.' '.$head->int('seq').' '.$head->str('hash')."\n";
+        $head = $this->store->addHead($today);
+        if (null !== $head) {
+            $line = $today.' '.$head->seq.' '.$head->hash."\n";
             file_put_contents($this->file, $line, \FILE_APPEND | \LOCK_EX);
             $this->events->dispatch(new HeadWritten($today, $line));
         }

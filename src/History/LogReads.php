@@ -8,6 +8,7 @@ use Jorvent\Accounts\Access\Permission;
 use Jorvent\Accounts\Access\Subject;
 use Jorvent\Accounts\Entity\Account;
 use Jorvent\Activity\ActivityLog;
+use Jorvent\Activity\Read\VisitQuery;
 use Jorvent\Platform\Database\Db;
 use Psr\Clock\ClockInterface;
 use Symfony\Bundle\SecurityBundle\Security;
@@ -30,6 +31,7 @@ final readonly class LogReads
     public function __construct(
         private ActivityLog $log,
         private Db $db,
+        private VisitQuery $visits,
         private ClockInterface $clock,
         private Security $security,
     ) {
@@ -69,7 +71,8 @@ final readonly class LogReads
     /** An act that its own page wrote down, in its own words, is not written twice. */
     private function set(Request $request): void
     {
-        $asAdmin = \in_array($request->attributes->get('_permission'), [Permission::Administer, Permission::ManageStaff], true);
+        $permission = $request->attributes->get('_permission');
+        $asAdmin = \in_array($permission, [Permission::Administer, Permission::ManageStaff], true);
         if ($asAdmin && !$request->attributes->has(ActivityLog::WRITTEN)) {
             $this->write('setting.changed', $request, null);
         }
@@ -93,10 +96,7 @@ final readonly class LogReads
     {
         $since = $this->clock->now()->modify(self::VISIT);
 
-        return 0 !== $this->db->int(
-            "SELECT count(*) FROM activity WHERE candidate_id = :person AND act = 'viewed.person' AND actor_id = :me AND at > :since",
-            ['person' => $person, 'me' => $me->id, 'since' => $since],
-        );
+        return $this->visits->wasSeen($person, $me->id, $since);
     }
 
     private function write(string $act, Request $request, ?int $person): void

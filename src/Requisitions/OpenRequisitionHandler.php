@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Jorvent\Requisitions;
 
 use Doctrine\ORM\EntityManagerInterface;
+use Jorvent\Activity\About;
 use Jorvent\Activity\ActivityLog;
 use Jorvent\Core\Screening\Questionnaire;
 use Jorvent\Core\Shared\Money;
@@ -127,16 +128,19 @@ final readonly class OpenRequisitionHandler
     {
         $numbers = array_map(static fn (Record $r): int => $r->int('n'), $this->db->rows("SELECT nextval('requisition_number') AS n FROM generate_series(1, :count)", ['count' => \count($briefs)]));
         $now = $this->clock->now();
+        $opened = [];
         foreach ($briefs as $i => [$brief, $profile]) {
-            $this->entities->persist(new Requisition($numbers[$i], $profile?->int('id'), $profile?->int('version'), $profile?->objects('competencies') ?? [], $now, $brief, Questionnaire::fromArray($profile?->objects('questions') ?? [])));
+            $this->entities->persist($opened[] = new Requisition($numbers[$i], $profile?->int('id'), $profile?->int('version'), $profile?->objects('competencies') ?? [], $now, $brief, Questionnaire::fromArray($profile?->objects('questions') ?? [])));
         }
         $this->entities->flush();
+        $ids = array_map(static fn (Requisition $r): int => $r->id, $opened);
         $this->entities->clear();
         $of = ['numbers' => $numbers, 'now' => $now];
         $this->db->execute('INSERT INTO questions_version (requisition_id, version, questions, saved_at) SELECT id, 1, questions, :now FROM requisition WHERE number IN (:numbers)', $of);
         $contents = array_map(static fn (array $b): string => json_encode($b[0]->toArray(), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE), $briefs);
         $this->db->execute('INSERT INTO brief_version (requisition_id, version, content, saved_by, saved_at) SELECT r.id, 1, x.content, :by, :now FROM jsonb_to_recordset(CAST(:contents AS jsonb)) AS x (number int, content jsonb) JOIN requisition r ON r.number = x.number', ['by' => $by, 'now' => $now, 'contents' => '['.implode(',', array_map(static fn (int $n, string $c): string => '{"number":'.$n.',"content":'.$c.'}', $numbers, $contents)).']']);
-        $this->db->execute("INSERT INTO activity (at, actor_kind, actor_id, act, subject_kind, subject_id, requisition_id, change) SELECT :now, 'staff', :by, 'requisition.opened', 'requisition', id, id, CAST(:origin AS jsonb) FROM requisition WHERE number IN (:numbers) ORDER BY number", $of + ['by' => $by, 'origin' => json_encode($origin, \JSON_THROW_ON_ERROR)]);
+        $opened = array_map(static fn (int $id): About => new About('requisition', $id, $id), $ids);
+        $this->log->recordEach($by, 'requisition.opened', $opened, $origin);
     }
 
     private function brief(OpenRequisition $open, ?Record $profile, Record $site): Brief

@@ -8,7 +8,7 @@ use Jorvent\Accounts\Access\Gate;
 use Jorvent\Accounts\Access\Permission;
 use Jorvent\Accounts\Access\Subject;
 use Jorvent\Accounts\Web\SignedInPage;
-use Jorvent\History\ReadLog;
+use Jorvent\History\Read\LogQuery;
 use Jorvent\Requisitions\RequisitionViews;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -21,12 +21,16 @@ final class HistoryPage extends SignedInPage
 
     #[Gate(Permission::ReadRequisition, Gate::REQUISITION)]
     #[Route('/r/{number}/history', name: 'history', requirements: ['number' => '\d{1,9}'], methods: ['GET'])]
-    public function show(int $number, Request $request, RequisitionViews $views, ReadLog $log, Subject $_subject): Response
-    {
-        $view = $views->byNumber($number);
+    public function show(
+        int $number, Request $request, RequisitionViews $views, LogQuery $log, Subject $_subject,
+    ): Response {
         $before = self::whole($request, 'before');
         $rows = $log->ofRequisition($_subject, $this->me(), $before > 0 ? $before : null, self::ROWS + 1);
 
-        return $this->render('history/requisition.html.twig', ['view' => $view, 'rows' => \array_slice($rows, 0, self::ROWS), 'more' => \count($rows) > self::ROWS]);
+        return $this->render('history/requisition.html.twig', [
+            'view' => $views->byNumber($number),
+            'rows' => \array_slice($rows, 0, self::ROWS),
+            'more' => \count($rows) > self::ROWS,
+        ]);
     }
 }

@@ -140,7 +140,7 @@ final class OfferPage extends SignedInPage
         return $this->render('offers/offer.html.twig', [
             'view' => $this->views->byNumber($number), 'requisition' => $requisition, 'people' => $people, 'chosen' => $chosen, 'offer' => $offer, 'band' => $band, 'base' => $base, 'errors' => $errors, 'typed' => $typed, 'asked_name' => null === $offer ? null : $this->names->of($offer->int('id')), 'letter' => $facts = null === $offer ? null : $letter->facts($offer->int('id')), 'company' => null === $facts ? '' : $letter->brand($facts)->name,
             'chain' => null === $band || null === $base ? [] : (new ApprovalChain())->forOffer($base, $band), 'approvals' => null === $offer ? [] : $this->approvals->of($requisition->id, $offer->int('id'), $this->me()->id),
-            'versions' => null === $offer ? [] : $this->db->rows("SELECT a.at, n.name, a.change FROM activity a LEFT JOIN account n ON n.id = a.actor_id WHERE a.act = 'offer.composed' AND a.subject_id = :id ORDER BY a.id", ['id' => $offer->int('id')]),
+            'versions' => null === $offer ? [] : $this->db->rows("SELECT a.at, n.name, a.change FROM log_entry a LEFT JOIN staff_name n ON n.id = a.actor_id WHERE a.act = 'offer.composed' AND a.subject_id = :id ORDER BY a.id", ['id' => $offer->int('id')]),
             'mail' => null === $offer ? null : $this->db->row('SELECT id, state, attempts, last_error, available_at FROM delivery WHERE starts_with(key, :key) ORDER BY id DESC LIMIT 1', ['key' => 'offer-'.$offer->int('id').'-']), 'now' => $this->clock->now(),
         ], new Response(status: $errors->any() ? 422 : 200));
     }

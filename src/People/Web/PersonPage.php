@@ -12,7 +12,7 @@ use Jorvent\Accounts\Web\SignedInPage;
 use Jorvent\Core\Resume\Blind;
 use Jorvent\Core\Resume\Kinds;
 use Jorvent\Core\Resume\Timeline;
-use Jorvent\History\ReadLog;
+use Jorvent\History\Read\LogQuery;
 use Jorvent\People\Colleagues;
 use Jorvent\People\FoundPeople;
 use Jorvent\People\Merge;
@@ -37,7 +37,7 @@ use Symfony\Component\Routing\Attribute\Route;
 final class PersonPage extends SignedInPage
 {
     #[Route('/people/{candidate}', name: 'person', requirements: ['candidate' => '\d{1,9}'], methods: ['GET'])]
-    public function show(int $candidate, Db $db, ReadLog $log, PersonShown $shown, SamePerson $same, Merge $merge, Retention $retention, Readings $readings, PersonRecord $record, Colleagues $colleagues, Access $access, Subject $_subject, ClockInterface $clock): Response
+    public function show(int $candidate, Db $db, LogQuery $log, PersonShown $shown, SamePerson $same, Merge $merge, Retention $retention, Readings $readings, PersonRecord $record, Colleagues $colleagues, Access $access, Subject $_subject, ClockInterface $clock): Response
     {
         // old links lead to whom they were made one with
         $person = $db->row("SELECT c.*, array_to_json(c.permits)::text AS permits_json, (SELECT asked_at FROM data_request WHERE candidate_id = c.id AND kind = 'forget' AND done_at IS NULL) AS forget_asked_at FROM candidate c WHERE c.id = :id", ['id' => $candidate]) ?? throw $this->createNotFoundException();
