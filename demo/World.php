@@ -7,6 +7,9 @@ namespace Jorvent\Demo;
 use Doctrine\ORM\EntityManagerInterface;
 use Jorvent\Adverts\AdvertTexts;
 use Jorvent\Adverts\Boards;
+use Jorvent\Catalogue\Entity\JobFamily;
+use Jorvent\Catalogue\Entity\RoleProfile;
+use Jorvent\Catalogue\ProfileContent;
 use Jorvent\Core\Adverts\BoardRules;
 use Jorvent\Core\Adverts\Price;
 use Jorvent\Core\Identity\Blocks;
@@ -73,6 +76,7 @@ final class World
         ['People Partner', 2, 7, 'Isla Farquhar', 'Gordon Leask', 'declined', 140, 12, 0, 1], ['Naval Architect', 3, 11, 'Zofia Wrona', 'Solveig Aune', 'filled', 389, 96, 4, 1],
     ];
 
+    private const EDUCATION = ['analyst' => 'bachelor', 'architect' => 'master', 'finance' => 'bachelor', 'people' => 'bachelor'];
     private const BENEFITS = ['Pension from the first day', 'Travel home at our cost', 'A rota that is published six weeks ahead'];
 
     private readonly \DateTimeImmutable $today;
@@ -447,16 +451,24 @@ final class World
 
     private function catalogue(): void
     {
+        $families = [];
         foreach (Catalogue::FAMILIES as $id => $name) {
-            $this->db->insert('job_family', ['id' => $id, 'name' => $name]);
+            $this->entities->persist($families[$id] = new JobFamily($name));
         }
+        $this->entities->flush();
         foreach (Catalogue::library() as $name => $question) {
             $this->db->insert('question_library', ['name' => $name, 'question' => $question, 'saved_by' => $this->accounts['Runa Eikeland'], 'saved_at' => $this->ago(200)]);
         }
         foreach (Catalogue::profiles() as $p) {
-            $this->db->insert('role_profile', ['id' => $p['id'], 'family_id' => $p['family'], 'title' => $p['title'], 'level' => $p['level'], 'summary' => $p['summary'], 'description' => $p['description'], 'musts' => $p['musts'], 'wishes' => $p['wishes'], 'competencies' => $p['competencies'], 'questions' => $p['questions'], 'bands' => $p['bands'], 'years_from' => $p['years'], 'years_to' => 0 === $p['years'] ? null : $p['years'] + 7, 'education' => ['analyst' => 'bachelor', 'architect' => 'master', 'finance' => 'bachelor', 'people' => 'bachelor'][$p['trade']] ?? 'vocational', 'benefits' => self::BENEFITS]);
-            $this->db->execute("INSERT INTO role_profile_version (profile_id, version, content, saved_by, saved_at, note) SELECT p.id, 1, jsonb_build_object('title', p.title, 'level', p.level, 'family', p.family_id, 'summary', p.summary, 'description', p.description, 'musts', p.musts, 'wishes', p.wishes, 'competencies', p.competencies, 'questions', p.questions, 'bands', p.bands, 'yearsFrom', p.years_from, 'yearsTo', p.years_to, 'education', p.education, 'benefits', p.benefits, 'interviewQuestions', p.interview_questions), a.id, :at, '' FROM role_profile p, account a WHERE p.id = :id AND a.name = 'Runa Eikeland'", ['id' => $p['id'], 'at' => $this->ago(390)]);
+            $content = new ProfileContent(
+                $p['title'], $p['level'], $p['family'], $p['summary'], $p['description'], $p['musts'], $p['wishes'],
+                $p['years'], 0 === $p['years'] ? null : $p['years'] + 7, self::EDUCATION[$p['trade']] ?? 'vocational',
+                $p['bands'], self::BENEFITS, $p['competencies'], [], $p['questions'],
+            );
+            $by = $this->accounts['Runa Eikeland'];
+            $this->entities->persist(new RoleProfile($content, $families[$p['family']], $by, '', $this->ago(390)));
         }
+        $this->entities->flush();
     }
 
     /**

@@ -97,7 +97,7 @@ final readonly class AskApproval
 
     public function profileBand(?int $profile, string $currency): ?Band
     {
-        $row = null === $profile ? null : $this->db->row('SELECT bands -> :currency AS band FROM role_profile WHERE id = :id', ['id' => $profile, 'currency' => $currency]);
+        $row = null === $profile ? null : $this->db->row('SELECT bands -> :currency AS band FROM profile_now WHERE id = :id', ['id' => $profile, 'currency' => $currency]);
         $band = $row?->json('band') ?? [];
 
         return \is_int($band[0] ?? null) && \is_int($band[1] ?? null) ? new Band(Money::major($band[0], $currency), Money::major($band[1], $currency)) : null;

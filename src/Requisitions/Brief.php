@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Jorvent\Requisitions;
 
+use Jorvent\Catalogue\ProfileContent;
 use Jorvent\Core\Pay\Band;
 use Jorvent\Core\Pay\Frequency;
 use Jorvent\Core\Pay\PayTerms;
@@ -17,7 +18,7 @@ final readonly class Brief
     public const EMPLOYMENTS = ['permanent', 'fixed_term', 'seasonal', 'apprentice'];
     public const REMOTE = ['no', 'partly', 'fully'];
     /** Levels by ISCED 2011: 3, 4, 6, 7, 8. */
-    public const EDUCATION = ['upper_secondary', 'vocational', 'bachelor', 'master', 'doctorate'];
+    public const EDUCATION = ProfileContent::EDUCATION;
     /** Sections of NACE Rev. 2. */
     public const INDUSTRIES = ['A', 'B', 'C', 'D', 'E', 'F', 'G', 'H', 'I', 'J', 'K', 'L', 'M', 'N', 'O', 'P', 'Q', 'R', 'S'];
     public const VISIBILITY = ['reach', 'recruiters', 'department', 'team'];

@@ -82,13 +82,13 @@ final class BriefChoices
     /** @return list<Record> */
     public function families(): array
     {
-        return $this->families ??= $this->db->rows('SELECT id, name FROM job_family ORDER BY name');
+        return $this->families ??= $this->db->rows('SELECT id, name FROM family_name ORDER BY name');
     }
 
     /** @return list<string> the controlled list of titles inside the house */
     public function titles(): array
     {
-        return $this->titles ??= array_map(static fn (Record $r): string => $r->str('t'), $this->db->rows("SELECT DISTINCT title || ' ' || level AS t FROM role_profile WHERE retired_at IS NULL ORDER BY 1"));
+        return $this->titles ??= array_map(static fn (Record $r): string => $r->str('t'), $this->db->rows("SELECT DISTINCT title || ' ' || level AS t FROM profile_now WHERE retired_at IS NULL ORDER BY 1"));
     }
 
     /** @return list<string> */

@@ -11,7 +11,7 @@ final readonly class BriefNames
 {
     /** The table that a field points into. */
     public const TABLES = [
-        'unit' => 'unit_place', 'costCentre' => 'unit_place', 'site' => 'site_place', 'family' => 'job_family',
+        'unit' => 'unit_place', 'costCentre' => 'unit_place', 'site' => 'site_place', 'family' => 'family_name',
         'requester' => 'account', 'manager' => 'account', 'recruiter' => 'account', 'partner' => 'account',
     ];
 

@@ -99,8 +99,8 @@ final readonly class MarketView
     private function history(?int $profile, int $not): array
     {
         return array_map(static fn (Record $r): array => ['month' => $r->str('month'), 'days' => $r->int('days')], $this->db->rows(
-            "SELECT to_char(h.signed_at, 'YYYY-MM') AS month, greatest(0, CAST(h.signed_at AS date) - q.opened_on) AS days FROM hire h JOIN application p ON p.id = h.application_id JOIN requisition q ON q.id = p.requisition_id JOIN role_profile f ON f.id = q.profile_id
-             WHERE f.family_id = (SELECT family_id FROM role_profile WHERE id = :profile) AND q.id <> :id AND q.opened_on IS NOT NULL AND h.fell_through_at IS NULL AND h.signed_at > CAST(:now AS timestamptz) - interval '3 years' ORDER BY h.signed_at",
+            "SELECT to_char(h.signed_at, 'YYYY-MM') AS month, greatest(0, CAST(h.signed_at AS date) - q.opened_on) AS days FROM hire h JOIN application p ON p.id = h.application_id JOIN requisition q ON q.id = p.requisition_id JOIN profile_now f ON f.id = q.profile_id
+             WHERE f.family_id = (SELECT family_id FROM profile_now WHERE id = :profile) AND q.id <> :id AND q.opened_on IS NOT NULL AND h.fell_through_at IS NULL AND h.signed_at > CAST(:now AS timestamptz) - interval '3 years' ORDER BY h.signed_at",
             ['profile' => $profile, 'id' => $not, 'now' => $this->clock->now()],
         ));
     }

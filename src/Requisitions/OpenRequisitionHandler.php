@@ -28,7 +28,7 @@ final readonly class OpenRequisitionHandler
     {
         return $this->db->transaction(function () use ($open): int {
             $site = $this->db->row('SELECT currency, country FROM site_place WHERE id = :id', ['id' => $open->site]) ?? throw Refused::because('missing', 'site');
-            $profile = null === $open->profile ? null : $this->db->row('SELECT * FROM role_profile WHERE id = :id', ['id' => $open->profile]) ?? throw Refused::because('missing', 'profile');
+            $profile = null === $open->profile ? null : $this->db->row('SELECT * FROM profile_now WHERE id = :id', ['id' => $open->profile]) ?? throw Refused::because('missing', 'profile');
 
             return $this->write($this->brief($open, $profile, $site), $open->profile, $profile?->int('version'), $profile?->objects('competencies') ?? [], Questionnaire::fromArray($profile?->objects('questions') ?? []), ['profile' => $open->profile], $open->requester);
         });
@@ -74,7 +74,7 @@ final readonly class OpenRequisitionHandler
             $today = $this->clock->now()->setTime(0, 0);
             $brief = Brief::fromArray([...$row->json('content'), 'unit' => $unit, 'requester' => $me, 'openedOn' => $today->format('Y-m-d'), 'targetOn' => $today->modify('+'.self::TARGET_DAYS.' days')->format('Y-m-d')]);
             $profile = $row->intOrNull('profile_id');
-            $competencies = null === $profile ? [] : $this->db->row('SELECT competencies FROM role_profile WHERE id = :id', ['id' => $profile])?->objects('competencies') ?? [];
+            $competencies = null === $profile ? [] : $this->db->row('SELECT competencies FROM profile_now WHERE id = :id', ['id' => $profile])?->objects('competencies') ?? [];
 
             return $this->write($brief, $profile, $row->intOrNull('profile_version'), $competencies, Questionnaire::fromArray($row->objects('questions')), ['template' => $template], $me);
         });

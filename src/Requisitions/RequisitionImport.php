@@ -64,7 +64,7 @@ final readonly class RequisitionImport implements ImportKind
         foreach ($this->db->rows("SELECT a.id, a.name, a.email FROM account a WHERE a.active AND EXISTS (SELECT 1 FROM account_grant g WHERE g.account_id = a.id AND g.role IN ('recruiter', 'manager'))") as $p) {
             $people += [mb_strtolower($p->str('name')) => $p->int('id'), mb_strtolower($p->str('email')) => $p->int('id')];
         }
-        foreach ($this->db->rows('SELECT * FROM role_profile WHERE retired_at IS NULL ORDER BY id') as $p) {
+        foreach ($this->db->rows('SELECT * FROM profile_now WHERE retired_at IS NULL ORDER BY id') as $p) {
             $profiles += [mb_strtolower($p->str('title')) => $p, mb_strtolower($p->str('title').' '.$p->str('level')) => $p];
         }
         $row = new ImportRow($mapping, $units, $sites, $people, $profiles, $account, $this->clock->now()->setTime(0, 0), $this->text);

@@ -73,7 +73,7 @@ final readonly class Writing
         return [
             'title' => $brief->title, 'department' => $this->db->row('SELECT name FROM unit_place WHERE id = :id', ['id' => $brief->unit])?->str('name') ?? '', 'city' => $this->city($brief), 'musts' => $brief->musts, 'wishes' => $brief->wishes, 'yearsFrom' => $brief->yearsFrom,
             'education' => null === $brief->education ? null : self::EDUCATION[$brief->education] ?? null, 'benefits' => $brief->benefits, 'pay' => null === $brief->payFrom || null === $brief->payTo ? null : \sprintf('%s %s to %s %s', $brief->currency, $amount($brief->payFrom), $amount($brief->payTo), ['year' => 'a year', 'month' => 'a month', 'hour' => 'an hour'][$brief->pay->frequency->value]),
-            'share' => $brief->pay->share, 'months' => $brief->months, 'remote' => $brief->remote, 'summary' => null === $profile ? '' : $this->db->row('SELECT summary FROM role_profile WHERE id = :id', ['id' => $profile])?->str('summary') ?? '', 'positions' => $brief->positions ?? 1,
+            'share' => $brief->pay->share, 'months' => $brief->months, 'remote' => $brief->remote, 'summary' => null === $profile ? '' : $this->db->row('SELECT summary FROM profile_now WHERE id = :id', ['id' => $profile])?->str('summary') ?? '', 'positions' => $brief->positions ?? 1,
         ];
     }
 

@@ -6,6 +6,7 @@ namespace Jorvent\Screening;
 
 use Doctrine\ORM\EntityManagerInterface;
 use Jorvent\Activity\ActivityLog;
+use Jorvent\Catalogue\QuestionsOfProfile;
 use Jorvent\Core\Screening\Option;
 use Jorvent\Core\Screening\Question;
 use Jorvent\Core\Screening\QuestionKind;
@@ -13,13 +14,12 @@ use Jorvent\Core\Screening\Questionnaire;
 use Jorvent\Core\Screening\Weights;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Platform\Database\Db;
-use Jorvent\Requisitions\Catalogue;
 use Psr\Clock\ClockInterface;
 
 /** Screening questions: written and weighed one by one in a set, kept in the library, marked by hand. */
 final readonly class Questions
 {
-    public function __construct(private Db $db, private EntityManagerInterface $entities, private ClockInterface $clock, private ActivityLog $log, private Catalogue $catalogue)
+    public function __construct(private Db $db, private EntityManagerInterface $entities, private ClockInterface $clock, private ActivityLog $log, private QuestionsOfProfile $profiles)
     {
     }
 
@@ -30,7 +30,7 @@ final readonly class Questions
 
     public function profile(int $id): ProfileQuestions
     {
-        return new ProfileQuestions($id, $this->db, $this->catalogue, $this->log);
+        return new ProfileQuestions($id, $this->profiles, $this->log);
     }
 
     /** As they were when someone answered them. */

@@ -82,7 +82,7 @@ final class EmptyHouseTest extends DatabaseTest
         // a family, a profile, and a requisition from it
         $this->send('/catalogue', '/catalogue/families', ['name' => 'Engine']);
         $family = $this->int('SELECT id FROM job_family');
-        $this->send('/catalogue/new', '/catalogue/new', ['title' => 'Motorman', 'level' => 'I', 'family' => $family, 'summary' => 'Keeps engines running', 'musts' => "diesel engines\nlubrication", 'yearsFrom' => '2', 'band_from' => ['NOK' => '500000'], 'band_to' => ['NOK' => '600000'], 'description' => '<p>'.str_repeat('You look after engines and pumps on our boats. ', 20).'</p>', 'version' => '0']);
+        $this->send('/catalogue/new', '/catalogue/new', ['title' => 'Motorman', 'level' => 'I', 'family' => $family, 'summary' => 'Keeps engines running', 'musts' => "diesel engines\nlubrication", 'yearsFrom' => '2', 'bands' => ['NOK' => ['from' => '500000', 'to' => '600000']], 'description' => '<p>'.str_repeat('You look after engines and pumps on our boats. ', 20).'</p>', 'version' => '0']);
         $profile = $this->int('SELECT id FROM role_profile');
         $this->send('/requisitions/new?profile='.$profile, '/requisitions/new', ['from' => 'profile', 'profile' => $profile, 'unit' => $department, 'site' => $site]);
         $number = $this->int('SELECT number FROM requisition');

@@ -4,16 +4,19 @@ declare(strict_types=1);
 
 namespace Jorvent\Tests\Integration;
 
+use Jorvent\Catalogue\Catalogue;
+use Jorvent\Catalogue\ProfileContent;
+use Jorvent\Catalogue\QuestionsOfProfile;
+use Jorvent\Catalogue\Read\ProfileQuery;
 use Jorvent\Core\Screening\Question;
 use Jorvent\Core\Screening\QuestionKind;
-use Jorvent\Requisitions\Catalogue;
-use Jorvent\Requisitions\ProfileContent;
 use Jorvent\Screening\Questions;
 use Jorvent\Tests\Support\DatabaseTest;
 use PHPUnit\Framework\Attributes\CoversClass;
 
 #[CoversClass(Questions::class)]
 #[CoversClass(Catalogue::class)]
+#[CoversClass(QuestionsOfProfile::class)]
 #[CoversClass(ProfileContent::class)]
 final class QuestionsTest extends DatabaseTest
 {
@@ -102,10 +105,10 @@ final class QuestionsTest extends DatabaseTest
     public function testTheQuestionsOfAProfileAreWrittenBesideTheVersionInUse(): void
     {
         $questions = $this->get(Questions::class);
-        $catalogue = $this->get(Catalogue::class);
+        $query = $this->get(ProfileQuery::class);
         $runa = $this->as('Runa Eikeland');
         $set = $questions->profile(1);
-        $count = static fn (int $version): int => \count(($catalogue->at(1, $version) ?? self::fail('no such version'))->questions);
+        $count = static fn (int $version): int => \count(($query->at(1, $version) ?? self::fail('no such version'))->questions);
         self::assertSame(3, $count(1));
         self::assertFalse($set->isDraft());
         $this->client->request('GET', '/catalogue/1/questions');
@@ -143,13 +146,13 @@ final class QuestionsTest extends DatabaseTest
     {
         $catalogue = $this->get(Catalogue::class);
         $this->as('Runa Eikeland');
-        $first = $catalogue->at(1, 1) ?? self::fail('no version');
+        $first = $this->get(ProfileQuery::class)->at(1, 1) ?? self::fail('no version');
         $second = ProfileContent::fromArray([...$first->toArray(), 'title' => 'Ship Electrician', 'bands' => ['NOK' => [650_000, 790_000]]]);
-        self::assertSame(1, $catalogue->save(1, $first, 1, '', 1), 'nothing changed');
-        self::assertSame(1, $this->int('SELECT version FROM role_profile WHERE id = 1'));
-        $catalogue->save(1, $second, 1, 'New agreement', 1);
-        self::assertSame(['saved_by_another'], $this->refused(static fn () => $catalogue->save(1, $second, 1, '', 1)));
-        self::assertSame(['bands band_upside_down', 'title missing'], $this->sorted(static fn () => $catalogue->save(1, ProfileContent::fromArray([...$first->toArray(), 'title' => '', 'bands' => ['NOK' => [9, 8]]]), 2, '', 1)));
+        $catalogue->revise(1, $first, 1, '', 1);
+        self::assertSame(1, $this->int('SELECT version FROM role_profile WHERE id = 1'), 'nothing changed');
+        $catalogue->revise(1, $second, 1, 'New agreement', 1);
+        self::assertSame(['saved_by_another'], $this->refused(static fn () => $catalogue->revise(1, $second, 1, '', 1)));
+        self::assertSame(['bands band_upside_down', 'title missing'], $this->sorted(static fn () => $catalogue->revise(1, ProfileContent::fromArray([...$first->toArray(), 'title' => '', 'bands' => ['NOK' => [9, 8]]]), 2, '', 1)));
         $this->as('Solveig Aune');
         $crawler = $this->client->request('GET', '/r/2201/brief/profile');
         self::assertStringContainsString('version 2 has come since', $crawler->filter('main')->text());
@@ -158,7 +161,7 @@ final class QuestionsTest extends DatabaseTest
         $this->entities()->clear();
         $this->send('/r/2201/brief/profile', '/r/2201/brief/profile', ['field' => 'musts']);
         self::assertSame(['PLC', 'switchboards', 'fault finding'], $this->db()->row('SELECT musts FROM requisition WHERE number = 2201')?->strings('musts'));
-        $catalogue->retire(1, true);
+        $catalogue->retire(1);
         $this->client->request('GET', '/requisitions/new');
         self::assertStringNotContainsString('Ship Electrician', (string) $this->client->getResponse()->getContent());
         self::assertSame(['name name_taken'], $this->refused(static fn () => $catalogue->addFamily('SHIPYARD')));

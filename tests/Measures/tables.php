@@ -11,6 +11,7 @@ return [
         'apply_draft', 'consent_text', 'declaration', 'declared', 'guide', 'guide_answer', 'opening_alert',
         'posting_day', 'referral', 'referral_paid', 'referral_terms',
     ],
+    'Catalogue' => ['job_family', 'role_profile', 'role_profile_version'],
     'Interviews' => ['interview', 'interview_seat', 'interview_slot', 'scorecard'],
     'Messages' => ['answer_chance', 'letter'],
     'Offers' => ['hire', 'offer', 'signing_code', 'signing_name'],
@@ -33,8 +34,8 @@ return [
     'Reference' => ['exchange_rate', 'public_holiday', 'town'],
     'Requisitions' => [
         'approval', 'approval_question', 'approval_rule', 'brief_field_rule', 'brief_version',
-        'job_family', 'no_current_pay', 'outside_count', 'presence', 'requisition',
-        'requisition_template', 'role_profile', 'role_profile_version', 'team_member', 'text_service',
+        'no_current_pay', 'outside_count', 'presence', 'requisition',
+        'requisition_template', 'team_member', 'text_service',
     ],
     'Screening' => ['question_library', 'questions_version'],
 ];

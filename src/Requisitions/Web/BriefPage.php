@@ -30,7 +30,7 @@ use Jorvent\Requisitions\DecideBrief;
 use Jorvent\Requisitions\Entity\Requisition;
 use Jorvent\Requisitions\FieldRules;
 use Jorvent\Requisitions\HiringTeam;
-use Jorvent\Requisitions\Profiles;
+use Jorvent\Requisitions\ProfileComparison;
 use Jorvent\Requisitions\RequisitionViews;
 use Jorvent\Requisitions\SaveBrief;
 use Jorvent\Requisitions\SaveBriefHandler;
@@ -46,7 +46,7 @@ final class BriefPage extends SignedInPage
 {
     public function __construct(
         private readonly Db $db, private readonly EntityManagerInterface $entities, private readonly RequisitionViews $views, private readonly Approvals $approvals, private readonly AskApproval $asking, private readonly ExchangeRates $rates,
-        private readonly ReachQuery $reach, private readonly RichText $text, private readonly FieldRules $rules, private readonly BriefVersions $versions, private readonly Profiles $profiles, private readonly ApprovalQuestions $wondered, private readonly HiringTeam $team,
+        private readonly ReachQuery $reach, private readonly RichText $text, private readonly FieldRules $rules, private readonly BriefVersions $versions, private readonly ProfileComparison $profiles, private readonly ApprovalQuestions $wondered, private readonly HiringTeam $team,
         private readonly BriefNames $names,
     ) {
     }
@@ -206,7 +206,7 @@ final class BriefPage extends SignedInPage
 
         return $this->render('requisitions/brief.html.twig', [
             'view' => $this->views->byNumber($number), 'requisition' => $requisition, 'brief' => $brief, 'stored' => $stored, 'errors' => $errors, 'input' => $conflict ? null : $input, 'editable' => $editable, 'amendable' => $amendable, 'rules' => $this->rules->all(),
-            'choices' => (new BriefChoices($this->db, $this->reach, $this->me()->id, $brief))->loaded(), 'names' => $this->names->of($stored, $brief, $amendment), 'profile' => $this->profiles->compared($requisition->profileId, $requisition->profileVersion, $brief), 'band' => $this->asking->profileBand($requisition->profileId, $brief->currency),
+            'choices' => (new BriefChoices($this->db, $this->reach, $this->me()->id, $brief))->loaded(), 'names' => $this->names->of($stored, $brief, $amendment), 'profile' => $this->profiles->of($requisition->profileId, $requisition->profileVersion, $brief), 'band' => $this->asking->profileBand($requisition->profileId, $brief->currency),
             'conflict' => $conflict, 'conflicts' => $conflicts, 'amendment' => $amendment, 'amended' => null === $amendment ? [] : $stored->differences($amendment), 'chain' => $editable ? $this->asking->preview($requisition->id, $brief, $requisition->profileId) : [], 'approvals' => $this->approvals->of($requisition->id, null, $this->me()->id), 'asked' => $this->wondered->of($requisition->id), 'fields' => Brief::FIELDS, 'team' => $this->team->of($requisition->id), 'parts' => HiringTeam::PARTS,
             'questions' => $requisition->questionnaire(), 'unit' => $this->db->row('SELECT name, headcount, headcount_plan FROM unit_place WHERE id = :id', ['id' => $brief->unit]), 'in_euro' => null === $brief->yearTo() || 'EUR' === $brief->currency ? null : $this->rates->convert($brief->yearTo(), 'EUR'),
         ], new Response(status: $errors->any() ? 422 : 200));

@@ -15,7 +15,7 @@ use Jorvent\Requisitions\Brief;
 use Jorvent\Requisitions\BriefNames;
 use Jorvent\Requisitions\BriefVersions;
 use Jorvent\Requisitions\Entity\Requisition;
-use Jorvent\Requisitions\Profiles;
+use Jorvent\Requisitions\ProfileComparison;
 use Jorvent\Requisitions\RequisitionViews;
 use Jorvent\Requisitions\SaveBrief;
 use Jorvent\Requisitions\SaveBriefHandler;
@@ -27,7 +27,7 @@ use Symfony\Component\Routing\Attribute\Route;
 #[Route('/r/{number}/brief', requirements: ['number' => '\d{1,9}'])]
 final class BriefVersionsPage extends Page
 {
-    public function __construct(private readonly EntityManagerInterface $entities, private readonly RequisitionViews $views, private readonly BriefVersions $versions, private readonly Profiles $profiles, private readonly BriefNames $names)
+    public function __construct(private readonly EntityManagerInterface $entities, private readonly RequisitionViews $views, private readonly BriefVersions $versions, private readonly ProfileComparison $profiles, private readonly BriefNames $names)
     {
     }
 
@@ -50,7 +50,7 @@ final class BriefVersionsPage extends Page
     {
         $requisition = $this->requisition($number);
         $brief = $requisition->brief();
-        $profile = $this->profiles->compared($requisition->profileId, $requisition->profileVersion, $brief) ?? throw $this->createNotFoundException();
+        $profile = $this->profiles->of($requisition->profileId, $requisition->profileVersion, $brief) ?? throw $this->createNotFoundException();
 
         $before = $this->withProfile($brief, $profile['values'], array_keys($profile['values']));
 
@@ -67,7 +67,7 @@ final class BriefVersionsPage extends Page
         $requisition = $this->requisition($number);
         $input = Input::of($request);
         $brief = $requisition->brief();
-        $profile = $this->profiles->compared($requisition->profileId, $requisition->profileVersion, $brief) ?? throw $this->createNotFoundException();
+        $profile = $this->profiles->of($requisition->profileId, $requisition->profileVersion, $brief) ?? throw $this->createNotFoundException();
         $field = $input->line('field');
 
         return $this->act(function () use ($save, $requisition, $brief, $profile, $field): void {

@@ -101,6 +101,6 @@ final class ProfileQuestionsPage extends QuestionBuilder
 
     private function profile(int $id): Record
     {
-        return $this->db->row('SELECT id, title, level, version FROM role_profile WHERE id = :id', ['id' => $id]) ?? throw $this->createNotFoundException();
+        return $this->db->row('SELECT id, title, level, version FROM profile_now WHERE id = :id', ['id' => $id]) ?? throw $this->createNotFoundException();
     }
 }
