@@ -34,7 +34,7 @@ final class BriefTest extends BrowserTest
         $csv = "Stilling;Avdeling;Sted;Antall\nKokk;4400;Aberdeen;2\nFyrbøter;9999;Bergen;1\nMatros;4200;Bergen;mange\nStyrmann;4200;Bergen;1\n";
         $b = $this->browser()->signIn(self::SOLVEIG)->go('/requisitions/new?from=table');
         $b->attach('file', self::file('plan.csv', $csv))->press('Go on')->sees('h1', 'Which column is what')
-            ->sees('.table.pad', 'Kokk')->sees('.table.pad .ru', '9999');
+            ->sees('.table.pad', 'Kokk')->sees('.table.pad .text-danger', '9999');
         $b->press('Check all 4 rows')->sees('#progress h2', '2 rows can be imported')->sees('.table.pad', 'mange')
             ->sees('.table.pad', 'Avdeling');
         $b->press('Import the 2 good rows')->sees('#progress h2', '2 drafts were written')->press('See the drafts')

@@ -94,8 +94,8 @@ final class CareersTest extends BrowserTest
         }
         $name = 'Islet '.bin2hex(random_bytes(2));
         $admin->go('/brands?new=1')->fill('name', $name)->fill('key', strtolower(str_replace(' ', '-', $name)))
-            ->fill('contact', 'nobody')->press('Keep')->sees('.field-error', 'e-mail');
-        $admin->fill('contact', 'islet@skerryline.example')->press('Keep')->sees('.alert', 'The site shows it now')
+            ->fill('contact', 'nobody')->press('Add brand')->sees('.field-error', 'e-mail');
+        $admin->fill('contact', 'islet@skerryline.example')->press('Add brand')->sees('.alert', 'The site shows it now')
             ->press('See the site')->sees('.c-brand', $name)->sees('main', 'Nothing is open just now');
         self::assertAxe($admin);
     }
