@@ -4,9 +4,7 @@ declare(strict_types=1);
 
 namespace Jorvent\Setup;
 
-use Jorvent\Accounts\Access\Role;
-use Jorvent\Accounts\Entity\Account;
-use Jorvent\Accounts\Repository\AccountRepository;
+use Jorvent\Accounts\FirstAccount;
 use Jorvent\Accounts\SignIn\Passwords;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Organisation\ReachList;
@@ -16,8 +14,6 @@ use Jorvent\Platform\Identity\Identities;
 use Jorvent\Platform\Links\Entity\GuestLink;
 use Jorvent\Platform\Links\GuestLinks;
 use Jorvent\Platform\Links\LinkPurpose;
-use Psr\Clock\ClockInterface;
-use Symfony\Component\PasswordHasher\Hasher\UserPasswordHasherInterface;
 
 /**
  * On an empty database whoever has the link that the start of the instance printed names the company and becomes its
@@ -29,9 +25,7 @@ final readonly class LetInFirstAdmin
 
     public function __construct(
         private Db $db,
-        private AccountRepository $accounts,
-        private UserPasswordHasherInterface $hasher,
-        private ClockInterface $clock,
+        private FirstAccount $account,
         private StructureInForce $structures,
         private ReachList $reach,
         private Passwords $passwords,
@@ -44,7 +38,7 @@ final readonly class LetInFirstAdmin
     public function link(): ?string
     {
         return $this->db->transaction(function (): ?string {
-            if (!$this->accounts->isEmpty()) {
+            if ($this->account->isThere()) {
                 return null;
             }
             $this->links->revoke(LinkPurpose::FirstAdmin, 0);
@@ -58,17 +52,13 @@ final readonly class LetInFirstAdmin
         Refused::unlessEmpty($first->blockers());
         $this->passwords->check($password, $first->name, $first->email, $first->company);
         $this->links->once($link, function () use ($first, $password): void {
-            if (!$this->accounts->isEmpty()) {
+            if ($this->account->isThere()) {
                 throw Refused::because('not_the_first');
             }
             $this->identities->begin($first->company, $first->sender);
             $unit = $this->structures->begin($first->company);
-            $now = $this->clock->now();
-            $account = new Account($first->name, $first->email, 'Admin', $first->zone, null, $unit, $now);
-            $account->setPasswordHash($this->hasher->hashPassword($account, $password));
-            $account->grant(Role::Admin, $unit);
-            $this->accounts->add($account);
-            $this->reach->draw($account->id);
+            $account = $this->account->open($first->name, $first->email, $first->zone, $unit, $password);
+            $this->reach->draw($account);
         });
     }
 }

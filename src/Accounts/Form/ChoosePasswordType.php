@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Jorvent\Accounts\Form;
 
+use Jorvent\Platform\Web\Form\NewPasswordType;
 use Symfony\Component\Form\AbstractType;
 use Symfony\Component\Form\FormBuilderInterface;
 use Symfony\Component\OptionsResolver\OptionsResolver;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Jorvent\Setup\Form;
 
-use Jorvent\Accounts\Form\NewPasswordType;
+use Jorvent\Platform\Web\Form\NewPasswordType;
 use Jorvent\Platform\Web\Form\ZoneType;
 use Symfony\Component\Form\AbstractType;
 use Symfony\Component\Form\Extension\Core\Type\EmailType;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Jorvent\Accounts\Form;
+namespace Jorvent\Platform\Web\Form;
 
 use Symfony\Component\Form\AbstractType;
 use Symfony\Component\Form\Extension\Core\Type\PasswordType;
