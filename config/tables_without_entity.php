@@ -15,7 +15,7 @@ return [
     'letter', 'mail_in', 'near_term', 'no_current_pay', 'no_poach', 'not_colleague',
     'not_same', 'opening_alert', 'message', 'outside_answer',
     'outside_count', 'people_list', 'people_list_entry', 'personal_value', 'post', 'post_epoch',
-    'post_run', 'posting', 'posting_day', 'presence', 'question_library', 'questions_version',
+    'post_run', 'posting', 'posting_day', 'presence', 'questions_version',
     'referral', 'referral_paid', 'referral_terms', 'requisition_fit',
     'requisition_template', 'resume', 'resume_correction', 'retention',
     'saved_match', 'saved_search', 'saved_search_clock', 'scorecard', 'session', 'shortlist',

@@ -19,6 +19,7 @@ use Jorvent\Core\Identity\Weights;
 use Jorvent\Core\Organisation\Unit;
 use Jorvent\Core\Organisation\UnitKind;
 use Jorvent\Core\Resume\Reader;
+use Jorvent\Core\Screening\Question;
 use Jorvent\Core\Screening\Questionnaire;
 use Jorvent\Core\Search\AnswerChance;
 use Jorvent\Core\Workflow\Post;
@@ -40,6 +41,7 @@ use Jorvent\Platform\Identity\Entity\Identity;
 use Jorvent\Reference\ExchangeRates;
 use Jorvent\Reference\ImportHolidays;
 use Jorvent\Requisitions\Entity\Requisition;
+use Jorvent\Screening\Entity\LibraryQuestion;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 
@@ -457,7 +459,8 @@ final class World
         }
         $this->entities->flush();
         foreach (Catalogue::library() as $name => $question) {
-            $this->db->insert('question_library', ['name' => $name, 'question' => $question, 'saved_by' => $this->accounts['Runa Eikeland'], 'saved_at' => $this->ago(200)]);
+            $asked = Question::fromArray($question);
+            $this->entities->persist(new LibraryQuestion($name, $asked, $this->accounts['Runa Eikeland'], $this->ago(200)));
         }
         foreach (Catalogue::profiles() as $p) {
             $content = new ProfileContent(

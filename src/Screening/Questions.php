@@ -19,7 +19,7 @@ use Psr\Clock\ClockInterface;
 /** Screening questions: written and weighed one by one in a set, kept in the library, marked by hand. */
 final readonly class Questions
 {
-    public function __construct(private Db $db, private EntityManagerInterface $entities, private ClockInterface $clock, private ActivityLog $log, private QuestionsOfProfile $profiles)
+    public function __construct(private Db $db, private EntityManagerInterface $entities, private ClockInterface $clock, private ActivityLog $log, private QuestionsOfProfile $profiles, private QuestionLibrary $library)
     {
     }
 
@@ -56,10 +56,9 @@ final readonly class Questions
 
     public function addFromLibrary(QuestionSet $set, int $library): string
     {
-        $row = $this->db->row('SELECT question FROM question_library WHERE id = :id AND retired_at IS NULL', ['id' => $library]) ?? throw Refused::because('missing');
         $id = 'q'.bin2hex(random_bytes(4));
-        $off = $set->isUnderWay();
-        $set->change(static fn (array $all): array => [...$all, Question::fromArray([...$row->json('question'), 'id' => $id, 'showIf' => null, 'off' => $off])]);
+        $question = $this->library->begin($library, $id, $set->isUnderWay());
+        $set->change(static fn (array $all): array => [...$all, $question]);
 
         return $id;
     }
@@ -68,39 +67,7 @@ final readonly class Questions
     public function keepInLibrary(QuestionSet $set, string $id, string $name, int $by): void
     {
         $question = $set->questions()->question($id) ?? throw Refused::because('missing');
-        if ('' === $name) {
-            throw Refused::because('missing', 'name');
-        }
-        $this->db->transaction(function () use ($question, $name, $by): void {
-            $library = $this->db->insert('question_library', ['name' => $name, 'question' => $question->toArray(), 'saved_by' => $by, 'saved_at' => $this->clock->now()]);
-            $this->log->record('question.kept', 'question', $library);
-        });
-    }
-
-    /** Takes a question out of what the library offers, or back into it; where it is asked already, it stays. */
-    public function retire(int $library, bool $retired): void
-    {
-        $this->db->transaction(function () use ($library, $retired): void {
-            $this->db->execute('UPDATE question_library SET retired_at = :now WHERE id = :id', ['id' => $library, 'now' => $retired ? $this->clock->now() : null]);
-            $this->log->record($retired ? 'question.retired' : 'question.revived', 'question', $library);
-        });
-    }
-
-    public function rename(int $library, string $name): void
-    {
-        if ('' === $name) {
-            throw Refused::because('missing', 'name');
-        }
-        $this->db->transaction(function () use ($library, $name): void {
-            $this->db->execute('UPDATE question_library SET name = :n WHERE id = :id', ['id' => $library, 'n' => $name]);
-            $this->log->record('question.renamed', 'question', $library, change: ['name' => $name]);
-        });
-    }
-
-    /** @return list<\Jorvent\Platform\Database\Record> what can be taken */
-    public function library(): array
-    {
-        return $this->db->rows("SELECT id, name, question ->> 'kind' AS kind, (question ->> 'knockOut')::boolean AS knock_out FROM question_library WHERE retired_at IS NULL ORDER BY lower(name) LIMIT 300");
+        $this->library->keep($question, $name, $by);
     }
 
     public function save(QuestionSet $set, Question $question): void

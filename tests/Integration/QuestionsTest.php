@@ -10,7 +10,10 @@ use Jorvent\Catalogue\QuestionsOfProfile;
 use Jorvent\Catalogue\Read\ProfileQuery;
 use Jorvent\Core\Screening\Question;
 use Jorvent\Core\Screening\QuestionKind;
+use Jorvent\Screening\QuestionLibrary;
 use Jorvent\Screening\Questions;
+use Jorvent\Screening\Read\LibraryChoice;
+use Jorvent\Screening\Read\LibraryQuery;
 use Jorvent\Tests\Support\DatabaseTest;
 use PHPUnit\Framework\Attributes\CoversClass;
 
@@ -77,12 +80,12 @@ final class QuestionsTest extends DatabaseTest
         $this->client->request('GET', '/r/2211/questions/preview?lang=pl');
         self::assertSelectorTextContains('[data-if=shift]', 'Co najpierw?');
         $questions->keepInLibrary($set, $text, 'First steps', 1);
-        $library = array_values(array_filter($questions->library(), static fn ($r): bool => 'First steps' === $r->str('name')))[0];
+        $library = array_values(array_filter($this->get(LibraryQuery::class)->offered(), static fn (LibraryChoice $c): bool => 'First steps' === $c->name))[0];
         $other = $questions->requisition($this->int('SELECT id FROM requisition WHERE number = 2210'));
-        $new = $questions->addFromLibrary($other, $library->int('id'));
+        $new = $questions->addFromLibrary($other, $library->id);
         self::assertSame(['What would you do first?', null], [$other->questions()->question($new)?->text('en'), $other->questions()->question($new)?->showIf]);
-        $questions->retire($library->int('id'), true);
-        self::assertSame(['missing'], $this->refused(static fn () => $questions->addFromLibrary($other, $library->int('id'))));
+        $this->get(QuestionLibrary::class)->retire($library->id);
+        self::assertSame(['missing'], $this->refused(static fn () => $questions->addFromLibrary($other, $library->id)));
     }
 
     public function testATextIsMarkedByAPersonAndUntilThenTheScoreIsNotComplete(): void
@@ -133,9 +136,9 @@ final class QuestionsTest extends DatabaseTest
 
         $questions->keepInLibrary($set, $new, 'Ships', $runa->id);
         $kept = $this->int("SELECT id FROM question_library WHERE name = 'Ships'");
-        $this->send('/question-library', '/question-library/'.$kept, ['name' => '', 'then' => 'rename']);
-        $this->send('/question-library', '/question-library/'.$kept, ['name' => 'Why ships', 'then' => 'rename']);
-        $this->send('/question-library', '/question-library/'.$kept, ['name' => '', 'then' => 'retire']);
+        $this->send('/question-library', '/question-library/'.$kept, ['name' => '']);
+        $this->send('/question-library', '/question-library/'.$kept, ['name' => 'Why ships']);
+        $this->send('/question-library', '/question-library/'.$kept.'/retire', []);
         $this->client->request('GET', '/question-library?q=why+ships');
         self::assertSelectorTextContains('tbody', 'Nothing here');
         $crawler = $this->client->request('GET', '/question-library?q=why+ships&show=retired');

@@ -12,14 +12,24 @@ use Jorvent\Platform\Web\Errors;
 use Jorvent\Platform\Web\Input;
 use Jorvent\Screening\Questions;
 use Jorvent\Screening\QuestionSet;
+use Jorvent\Screening\Read\LibraryQuery;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
+use Symfony\Contracts\Service\Attribute\Required;
 
 /** The page on which screening questions are written, weighed and previewed, whatever set they are of. */
 abstract class QuestionBuilder extends SignedInPage
 {
+    private LibraryQuery $library;
+
     public function __construct(protected readonly Questions $questions)
     {
+    }
+
+    #[Required]
+    public function setLibrary(LibraryQuery $library): void
+    {
+        $this->library = $library;
     }
 
     /** The route of the page itself; those of its acts have it in front. */
@@ -47,7 +57,7 @@ abstract class QuestionBuilder extends SignedInPage
 
         return $this->render($this->template(), [
             'questions' => $all->questions, 'version' => $set->version(), 'open' => false === $at ? null : $all->questions[$at], 'earlier' => \array_slice($all->questions, 0, (int) $at), 'lang' => self::language($locale), 'errors' => $errors, 'blockers' => $all->blockers(), 'total' => array_sum(array_map(static fn (Question $q): int => $q->weight, $all->questions)),
-            'kinds' => array_map(static fn (QuestionKind $k): string => $k->value, QuestionKind::cases()), 'library' => $this->questions->library(), 'route' => $this->route(), 'of' => $this->parameters($of), 'answered' => 0, 'scores' => [], ...$this->around($of),
+            'kinds' => array_map(static fn (QuestionKind $k): string => $k->value, QuestionKind::cases()), 'library' => $this->library->offered(), 'route' => $this->route(), 'of' => $this->parameters($of), 'answered' => 0, 'scores' => [], ...$this->around($of),
         ], new Response(status: $errors->any() ? 422 : 200));
     }
 
