@@ -165,6 +165,27 @@ final class CrashTest extends TestCase
         }
     }
 
+    /** One saves, the other is told that someone did, and nothing is lost or half done. */
+    public function testOfTwoWhoSaveTheSameDraftOneIsToldOfTheOther(): void
+    {
+        $draft = self::actor('editors', 'put')->mustRun()->getOutput();
+        $rounds = self::times(200);
+        $from = (string) (microtime(true) + 2);
+        $both = array_map(
+            static fn (string $who): Process => self::actor('editors', 'save', $draft, $who, $from, (string) $rounds)->setTimeout(120), ['0', '1'],
+        );
+        array_walk($both, static fn (Process $p) => $p->start());
+        array_walk($both, static fn (Process $p) => $p->wait());
+        $said = array_map(static fn (Process $p): array => explode(' ', $p->getOutput()), $both);
+        self::assertSame([$rounds, $rounds], array_map(\count(...), $said), $both[0]->getErrorOutput().$both[1]->getErrorOutput());
+        foreach ($said[0] as $round => $became) {
+            $two = [$became, $said[1][$round]];
+            sort($two);
+            self::assertSame(['saved', 'saved_by_another'], $two, "round $round");
+        }
+        self::assertSame((string) $rounds, self::actor('editors', 'end', $draft)->mustRun()->getOutput());
+    }
+
     /** What is kept in shared memory between searches is never out of date, whoever commits first. */
     public function testSearchesFromKeptSetsSeeEveryChangeAndNoOther(): void
     {

@@ -10,11 +10,13 @@ use Jorvent\Accounts\Repository\AccountRepository;
 use Jorvent\Accounts\Staff;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Interviews\Book;
+use Jorvent\Organisation\Structures;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Delivery\Deliveries;
 use Jorvent\Platform\InstanceRuntime;
 use Jorvent\Platform\Kernel;
 use Jorvent\Tests\Support\Actors\Admins;
+use Jorvent\Tests\Support\Actors\Editors;
 use Jorvent\Tests\Support\Actors\Letters;
 use Symfony\Component\EventDispatcher\EventDispatcherInterface;
 
@@ -61,6 +63,19 @@ switch ($arguments[0] ?? '') {
             'put' => $admins->put(),
             'put back' => $admins->putBack($arguments[2] ?? ''),
             'take' => $admins->take((int) ($arguments[2] ?? 0), (float) ($arguments[3] ?? 0), (int) ($arguments[4] ?? 1)),
+            default => 'what?',
+        };
+        break;
+    case 'editors':
+        $structures = $container->get(Structures::class);
+        $entities = $container->get(EntityManagerInterface::class);
+        assert($structures instanceof Structures && $entities instanceof EntityManagerInterface);
+        $editors = new Editors($db, $structures, $entities);
+        $draft = (int) ($arguments[2] ?? 0);
+        echo match ($to) {
+            'put' => $editors->put(),
+            'save' => $editors->save($draft, (int) ($arguments[3] ?? 0), (float) ($arguments[4] ?? 0), (int) ($arguments[5] ?? 1)),
+            'end' => $editors->end($draft),
             default => 'what?',
         };
         break;

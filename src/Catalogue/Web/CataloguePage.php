@@ -12,7 +12,6 @@ use Jorvent\Catalogue\Form\FamilyInput;
 use Jorvent\Catalogue\Form\FamilyType;
 use Jorvent\Catalogue\Read\ProfileList;
 use Jorvent\Catalogue\Read\ProfileQuery;
-use Jorvent\Platform\Spreadsheet\SheetWriter;
 use Jorvent\Shell\Lists\Lists;
 use Symfony\Component\Form\FormInterface;
 use Symfony\Component\HttpFoundation\Request;
@@ -57,18 +56,9 @@ final class CataloguePage extends SignedInPage
     {
         $family = self::whole($request, 'family');
         $retired = 'retired' === $request->query->getString('show');
-        $listing = ProfileList::of($family, $retired);
-        $list = $this->lists->state($request, $listing, $this->me()->id);
-        $format = $request->query->getString('as');
-        if (\in_array($format, SheetWriter::FORMATS, true)) {
-            return $this->lists->export($listing, $list, $format);
-        }
+        $shown = $this->lists->shown($request, ProfileList::of($family, $retired), $this->me()->id);
 
-        return $this->render('catalogue/list.html.twig', [
-            'listing' => $listing,
-            'list' => $list,
-            'page' => $this->lists->page($listing, $list),
-            'count' => null === $list->after ? $this->lists->count($listing, $list) : null,
+        return $shown instanceof Response ? $shown : $this->render('catalogue/list.html.twig', $shown + [
             'family' => $family,
             'show' => $retired ? 'retired' : 'used',
             'families' => $this->query->families(),

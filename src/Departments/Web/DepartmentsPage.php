@@ -10,7 +10,6 @@ use Jorvent\Accounts\Access\Permission;
 use Jorvent\Accounts\Web\SignedInPage;
 use Jorvent\Departments\Read\DepartmentList;
 use Jorvent\Departments\Read\DepartmentQuery;
-use Jorvent\Platform\Spreadsheet\SheetWriter;
 use Jorvent\Requisitions\RequisitionViews;
 use Jorvent\Shell\Lists\Lists;
 use Symfony\Component\HttpFoundation\Request;
@@ -28,18 +27,9 @@ final class DepartmentsPage extends SignedInPage
     public function list(Request $request, Lists $lists, Access $access): Response
     {
         $listing = DepartmentList::within($access->reach($this->me(), Permission::ReadRequisition));
-        $list = $lists->state($request, $listing, $this->me()->id);
-        $format = $request->query->getString('as');
-        if (\in_array($format, SheetWriter::FORMATS, true)) {
-            return $lists->export($listing, $list, $format);
-        }
+        $shown = $lists->shown($request, $listing, $this->me()->id);
 
-        return $this->render('departments/list.html.twig', [
-            'listing' => $listing,
-            'list' => $list,
-            'page' => $lists->page($listing, $list),
-            'count' => null === $list->after ? $lists->count($listing, $list) : null,
-        ]);
+        return $shown instanceof Response ? $shown : $this->render('departments/list.html.twig', $shown);
     }
 
     #[Gate(Permission::ReadRequisition, Gate::UNIT)]

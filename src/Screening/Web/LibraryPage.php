@@ -7,7 +7,6 @@ namespace Jorvent\Screening\Web;
 use Jorvent\Accounts\Access\Gate;
 use Jorvent\Accounts\Access\Permission;
 use Jorvent\Accounts\Web\SignedInPage;
-use Jorvent\Platform\Spreadsheet\SheetWriter;
 use Jorvent\Screening\QuestionLibrary;
 use Jorvent\Screening\Read\LibraryQuery;
 use Jorvent\Shell\Lists\Lists;
@@ -28,18 +27,9 @@ final class LibraryPage extends SignedInPage
     public function list(Request $request, Lists $lists): Response
     {
         $retired = 'retired' === $request->query->getString('show');
-        $listing = LibraryQuery::listing($retired);
-        $list = $lists->state($request, $listing, $this->me()->id);
-        $format = $request->query->getString('as');
-        if (\in_array($format, SheetWriter::FORMATS, true)) {
-            return $lists->export($listing, $list, $format);
-        }
+        $shown = $lists->shown($request, LibraryQuery::listing($retired), $this->me()->id);
 
-        return $this->render('screening/library.html.twig', [
-            'listing' => $listing,
-            'list' => $list,
-            'page' => $lists->page($listing, $list),
-            'count' => null === $list->after ? $lists->count($listing, $list) : null,
+        return $shown instanceof Response ? $shown : $this->render('screening/library.html.twig', $shown + [
             'show' => $retired ? 'retired' : 'used',
         ]);
     }

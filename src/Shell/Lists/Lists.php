@@ -31,6 +31,25 @@ final readonly class Lists
     ) {
     }
 
+    /**
+     * What a page of a list shows, or the whole list as a file when one is asked for.
+     *
+     * @return Response|array{listing: Listing, list: ListState, page: ListPageRows, count: int|null}
+     */
+    public function shown(Request $request, Listing $listing, int $account): Response|array
+    {
+        $list = $this->state($request, $listing, $account);
+        $format = $request->query->getString('as');
+
+        return \in_array($format, SheetWriter::FORMATS, true) ? $this->export($listing, $list, $format) : [
+            'listing' => $listing,
+            'list' => $list,
+            'page' => $this->page($listing, $list),
+            // only above the first page
+            'count' => null === $list->after ? $this->count($listing, $list) : null,
+        ];
+    }
+
     public function state(Request $request, Listing $listing, int $account): ListState
     {
         $kept = $this->settings->of($account, $listing->name);
