@@ -43,11 +43,14 @@ final class ExchangeRateTest extends TestCase
     public function testMoneyGoesThroughTheEuroAndIsRoundedOnce(): void
     {
         $day = new \DateTimeImmutable('2026-11-30');
-        $rate = static fn (string $currency, string $rate): ExchangeRate => new ExchangeRate($currency, $day, ExchangeRate::parse($rate) ?? 1);
+        $parsed = static fn (string $rate): int => ExchangeRate::parse($rate) ?? self::fail('a rate is a number');
+        $rate = static fn (string $of, string $perEuro): ExchangeRate => new ExchangeRate($of, $day, $parsed($perEuro));
         $converted = ExchangeRate::convert(Money::major(698_000, 'NOK'), $rate('NOK', '11.62'), $rate('GBP', '0.854'));
         self::assertSame([5_129_880, 'GBP'], [$converted->minor, $converted->currency]);
         // a currency without cents
-        self::assertSame(164, ExchangeRate::convert(new Money(100, 'EUR'), $rate('EUR', '1'), $rate('JPY', '163.5'))->minor);
-        self::assertSame(-164, ExchangeRate::convert(new Money(-100, 'EUR'), $rate('EUR', '1'), $rate('JPY', '163.5'))->minor, 'half away from zero');
+        foreach ([100 => 164, -100 => -164] as $cents => $yen) {
+            $converted = ExchangeRate::convert(new Money($cents, 'EUR'), $rate('EUR', '1'), $rate('JPY', '163.5'));
+            self::assertSame($yen, $converted->minor, 'half away from zero');
+        }
     }
 }

@@ -172,7 +172,9 @@ final class CrashTest extends TestCase
         $rounds = self::times(200);
         $from = (string) (microtime(true) + 2);
         $both = array_map(
-            static fn (string $who): Process => self::actor('editors', 'save', $draft, $who, $from, (string) $rounds)->setTimeout(120), ['0', '1'],
+            static fn (string $who): Process => self::actor('editors', 'save', $draft, $who, $from, (string) $rounds)
+                ->setTimeout(120),
+            ['0', '1'],
         );
         array_walk($both, static fn (Process $p) => $p->start());
         array_walk($both, static fn (Process $p) => $p->wait());
