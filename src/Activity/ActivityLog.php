@@ -44,7 +44,7 @@ final readonly class ActivityLog
     ): void {
         $user = $this->security->getUser();
         $actor = $this->actor($user instanceof Member ? $user->memberId() : null, $onBehalfOf);
-        $about = new About($subjectKind, $subjectId, $requisitionId, $candidateId);
+        $about = new LogSubject($subjectKind, $subjectId, $requisitionId, $candidateId);
         $this->write($act, $actor, [$about], $change, $personal);
     }
 
@@ -57,14 +57,14 @@ final readonly class ActivityLog
     public function recordFor(
         ?int $account, string $act, string $subjectKind, int $subjectId, array $change = [], array $personal = [],
     ): void {
-        $about = new About($subjectKind, $subjectId);
+        $about = new LogSubject($subjectKind, $subjectId);
         $this->write($act, $this->actor($account, null), [$about], $change, $personal);
     }
 
     /**
      * The same of many at once.
      *
-     * @param list<About>          $subjects
+     * @param list<LogSubject>          $subjects
      * @param array<string, mixed> $change
      */
     public function recordEach(?int $account, string $act, array $subjects, array $change = []): void
@@ -84,7 +84,7 @@ final readonly class ActivityLog
     }
 
     /**
-     * @param list<About>          $subjects
+     * @param list<LogSubject>          $subjects
      * @param array<string, mixed> $change
      * @param array<string, mixed> $personal
      */
@@ -94,7 +94,7 @@ final readonly class ActivityLog
         $request?->attributes->set(self::WRITTEN, true);
         $address = $request?->getClientIp();
         $this->store->add(array_map(
-            static fn (About $one): Entry => Entry::of($act, $actor, $one, $change, $personal, $address),
+            static fn (LogSubject $one): Entry => Entry::of($act, $actor, $one, $change, $personal, $address),
             $subjects,
         ), $this->clock->now());
     }

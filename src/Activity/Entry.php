@@ -21,7 +21,7 @@ final readonly class Entry
     private function __construct(
         public string $act,
         public Actor $actor,
-        public About $subject,
+        public LogSubject $subject,
         public array $codes,
         public array $apart,
     ) {
@@ -33,7 +33,7 @@ final readonly class Entry
      * @param string|null          $address  that it came from
      */
     public static function of(
-        string $act, Actor $actor, About $subject, array $change, array $personal, ?string $address,
+        string $act, Actor $actor, LogSubject $subject, array $change, array $personal, ?string $address,
     ): self {
         $texts = array_filter(
             $change,

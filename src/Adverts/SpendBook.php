@@ -124,7 +124,7 @@ final readonly class SpendBook
     private function money(string $amount, string $currency): ?Money
     {
         $currency = strtoupper(trim($currency));
-        if (1 !== preg_match('/^[A-Z]{3}$/', $currency) || (Costs::CURRENCY !== $currency && !isset($this->rates->newest()[$currency]))) {
+        if (1 !== preg_match('/^[A-Z]{3}$/', $currency) || (Costs::CURRENCY !== $currency && null === $this->rates->of($currency))) {
             return null;
         }
         $money = Money::parse($amount, $currency);

@@ -42,7 +42,8 @@ final readonly class BrandFacts
      */
     public function check(bool $main): void
     {
-        $isName = \in_array(mb_strlen($this->name), range(self::SHORTEST_NAME, self::LONGEST_NAME), true);
+        $length = mb_strlen($this->name);
+        $isName = $length >= self::SHORTEST_NAME && $length <= self::LONGEST_NAME;
         $isKey = 1 === preg_match('/^[a-z][a-z0-9-]{1,29}$/D', $this->key) && !\in_array($this->key, self::TAKEN, true);
         $isAddress = false !== filter_var($this->contact, \FILTER_VALIDATE_EMAIL);
         Refused::unlessEmpty([

@@ -86,13 +86,9 @@ final readonly class MarketView
 
     private function perEuro(string $currency): ?float
     {
-        $rate = $this->rates->newest()[$currency] ?? null;
+        $rate = 'EUR' === $currency ? ExchangeRate::SCALE : $this->rates->of($currency)?->perEuro;
 
-        return match (true) {
-            'EUR' === $currency => 1.0,
-            null === $rate => null,
-            default => $rate->perEuro / ExchangeRate::SCALE,
-        };
+        return null === $rate ? null : $rate / ExchangeRate::SCALE;
     }
 
     /** @return list<array{month: string, days: int}> signed hires of the same job family in the last three years */

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Jorvent\Requisitions;
 
 use Doctrine\ORM\EntityManagerInterface;
-use Jorvent\Activity\About;
 use Jorvent\Activity\ActivityLog;
+use Jorvent\Activity\LogSubject;
 use Jorvent\Core\Screening\Questionnaire;
 use Jorvent\Core\Shared\Money;
 use Jorvent\Core\Shared\Refused;
@@ -139,7 +139,7 @@ final readonly class OpenRequisitionHandler
         $this->db->execute('INSERT INTO questions_version (requisition_id, version, questions, saved_at) SELECT id, 1, questions, :now FROM requisition WHERE number IN (:numbers)', $of);
         $contents = array_map(static fn (array $b): string => json_encode($b[0]->toArray(), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE), $briefs);
         $this->db->execute('INSERT INTO brief_version (requisition_id, version, content, saved_by, saved_at) SELECT r.id, 1, x.content, :by, :now FROM jsonb_to_recordset(CAST(:contents AS jsonb)) AS x (number int, content jsonb) JOIN requisition r ON r.number = x.number', ['by' => $by, 'now' => $now, 'contents' => '['.implode(',', array_map(static fn (int $n, string $c): string => '{"number":'.$n.',"content":'.$c.'}', $numbers, $contents)).']']);
-        $opened = array_map(static fn (int $id): About => new About('requisition', $id, $id), $ids);
+        $opened = array_map(static fn (int $id): LogSubject => new LogSubject('requisition', $id, $id), $ids);
         $this->log->recordEach($by, 'requisition.opened', $opened, $origin);
     }
 

@@ -35,8 +35,8 @@ final readonly class SiteQuery
     public function names(): array
     {
         $names = [];
-        foreach ($this->db->rows('SELECT id, name FROM site ORDER BY name') as $row) {
-            $names[$row->int('id')] = $row->str('name');
+        foreach ($this->all() as $site) {
+            $names[$site->id] = $site->facts->name;
         }
 
         return $names;

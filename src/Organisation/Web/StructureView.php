@@ -16,9 +16,10 @@ use Jorvent\Organisation\Read\StructureQuery;
 use Jorvent\Organisation\Read\VersionRow;
 use Jorvent\Organisation\Structures;
 use Jorvent\Platform\Web\Form\Choice;
+use Symfony\Contracts\Service\ResetInterface;
 
 /** What the page of the structure shows of a version, and what its forms begin with and offer. */
-final class StructureView
+final class StructureView implements ResetInterface
 {
     /** @var array<int, Structure> a page asks for the same one several times */
     private array $read = [];
@@ -31,6 +32,11 @@ final class StructureView
         private readonly ReachQuery $reach,
         private readonly StaffQuery $staff,
     ) {
+    }
+
+    public function reset(): void
+    {
+        $this->read = [];
     }
 
     /**

@@ -41,6 +41,18 @@ final readonly class RateQuery
         );
     }
 
+    /** The newest of one currency; null when there is none. */
+    public function of(string $currency): ?ExchangeRate
+    {
+        $row = $this->db->row(
+            'SELECT day, trim_scale(per_euro) AS per_euro FROM exchange_rate
+             WHERE currency = :currency ORDER BY day DESC LIMIT 1',
+            ['currency' => $currency],
+        );
+
+        return null === $row ? null : self::rate($currency, $row->str('per_euro'), $row);
+    }
+
     /** @return array<string, ExchangeRate> the newest of each currency, by its code */
     public function newest(): array
     {

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Jorvent\Activity;
 
 /** What something was done to, and the requisition and candidate it belongs to. */
-final readonly class About
+final readonly class LogSubject
 {
     public function __construct(
         public string $kind,
