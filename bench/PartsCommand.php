@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Jorvent\Bench;
 
 use Doctrine\DBAL\Connection;
-use Doctrine\ORM\EntityManagerInterface;
 use Jorvent\Core\Fit\Ranking;
 use Jorvent\Core\Search\Ladder;
 use Jorvent\Demo\Pool;
@@ -25,7 +24,7 @@ use Jorvent\People\Store\Sets;
 use Jorvent\People\Store\Texts;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Plans;
-use Jorvent\Requisitions\Entity\Requisition;
+use Jorvent\Requisitions\Read\FactsQuery;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
@@ -38,7 +37,7 @@ use Symfony\Component\Console\Output\OutputInterface;
 #[AsCommand('jorvent:pool:parts', 'Measures searching divided into parts.')]
 final class PartsCommand extends Command
 {
-    public function __construct(private readonly Db $db, private readonly Connection $connection, private readonly Plans $plans, private readonly ClockInterface $clock, private readonly EntityManagerInterface $entities, private readonly SearchContext $contexts, private readonly FitOfCandidates $fits, private readonly FitValues $values)
+    public function __construct(private readonly Db $db, private readonly Connection $connection, private readonly Plans $plans, private readonly ClockInterface $clock, private readonly FactsQuery $requisitions, private readonly SearchContext $contexts, private readonly FitOfCandidates $fits, private readonly FitValues $values)
     {
         parent::__construct();
     }
@@ -57,7 +56,7 @@ final class PartsCommand extends Command
         $engines = array_map($this->engine(...), $of);
         $towns = array_map(static fn ($r): array => [$r->str('name'), $r->str('country')], $this->db->rows('SELECT names[1] AS name, country FROM town ORDER BY id'));
         $pool = new Pool($towns, $this->clock->now()->setTime(0, 0));
-        $requisition = $this->entities->getRepository(Requisition::class)->findOneBy(['number' => 2201]) ?? throw new \LogicException('The demo world is there.');
+        $requisition = $this->requisitions->byNumber(2201);
         $weighing = $this->fits->weighing($requisition);
         $times = ['whole' => [], 'slowest part' => [], 'merged' => []];
         $differ = $ranked = 0;

@@ -4,13 +4,12 @@ declare(strict_types=1);
 
 namespace Jorvent\Bench;
 
-use Doctrine\ORM\EntityManagerInterface;
 use Jorvent\Core\Search\Search;
 use Jorvent\People\FitOfCandidates;
 use Jorvent\People\SearchCandidates;
 use Jorvent\People\Store\Bits;
 use Jorvent\People\Store\FitValues;
-use Jorvent\Requisitions\Entity\Requisition;
+use Jorvent\Requisitions\Read\FactsQuery;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputArgument;
@@ -25,7 +24,7 @@ final class RecallCommand extends Command
     private const BEST = 25;
     private const MOST = 40_000;
 
-    public function __construct(private readonly EntityManagerInterface $entities, private readonly SearchCandidates $search, private readonly FitOfCandidates $fits, private readonly FitValues $values)
+    public function __construct(private readonly FactsQuery $requisitions, private readonly SearchCandidates $search, private readonly FitOfCandidates $fits, private readonly FitValues $values)
     {
         parent::__construct();
     }
@@ -38,7 +37,7 @@ final class RecallCommand extends Command
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
         $shares = [];
-        foreach ($this->entities->getRepository(Requisition::class)->findBy([], ['number' => 'ASC']) as $requisition) {
+        foreach ($this->requisitions->all() as $requisition) {
             $weighing = $this->fits->weighing($requisition);
             [$measure, $weights] = [$weighing->measure, $weighing->prior];
             $quoted = array_map(static fn (string $m): string => '('.implode(' AND ', explode(' ', $m)).')', [...$measure->wanted->musts, ...$measure->wanted->wishes]);

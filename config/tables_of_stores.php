@@ -8,6 +8,7 @@ use Jorvent\Organisation\Store\ReachStore;
 use Jorvent\Organisation\Store\UnitStore;
 use Jorvent\Reference\Store\HolidayStore;
 use Jorvent\Reference\Store\RateStore;
+use Jorvent\Requisitions\Store\PresenceStore;
 
 // Tables that no entity stands for: each is written by the one class beside it, which says why.
 return [
@@ -16,6 +17,7 @@ return [
     'activity_head' => ChainStore::class,
     'exchange_rate' => RateStore::class,
     'org_unit' => UnitStore::class,
+    'presence' => PresenceStore::class,
     'public_holiday' => HolidayStore::class,
     'reach_list' => ReachStore::class,
     'reach_stamp' => ReachStore::class,

@@ -6,7 +6,16 @@ namespace Jorvent\Demo;
 
 use Jorvent\Platform\Text\RichText;
 
-/** The job catalogue of Skerry Line: six families, 27 role profiles. Pay bands are stated in NOK and carried to other currencies, rounded to whole thousands. */
+/**
+ * The job catalogue of Skerry Line: six families, 27 role profiles. Pay bands are stated in NOK and carried to other
+ * currencies, rounded to whole thousands.
+ *
+ * @phpstan-type Profile array{
+ *     id: int, family: int, title: string, level: string, trade: string, category: string, summary: string,
+ *     description: string, musts: list<string>, wishes: list<string>, competencies: list<array<string, string>>,
+ *     questions: list<array<string, mixed>>, bands: array<string, array{int, int}>, years: int,
+ * }
+ */
 final class Catalogue
 {
     public const FAMILIES = [1 => 'Fleet engineering', 2 => 'Deck and navigation', 3 => 'Shipyard', 4 => 'Passenger services', 5 => 'Ticketing and data', 6 => 'Finance and people'];
@@ -50,7 +59,7 @@ final class Catalogue
         [6, 'People Partner', 'III', 'people', 640, 770, 4, ['labour law', 'interviews'], ['onboarding', 'collective agreements'], ['Listening', 'Judgement', 'Telling it plainly'], 'Ashore', 'a degree or the same in practice'],
     ];
 
-    /** @return list<array{id: int, family: int, title: string, level: string, trade: string, category: string, summary: string, description: string, musts: list<string>, wishes: list<string>, competencies: list<array<string, string>>, questions: list<array<string, mixed>>, bands: array<string, array{int, int}>, years: int}> */
+    /** @return list<Profile> */
     public static function profiles(): array
     {
         $profiles = [];

@@ -17,7 +17,8 @@ use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Files\FileStore;
 use Jorvent\Reference\ExchangeRates;
 use Jorvent\Reference\ImportHolidays;
-use Jorvent\Requisitions\Entity\Requisition;
+use Jorvent\Requisitions\Read\FactsQuery;
+use Jorvent\Requisitions\Store\LastSearchStore;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
@@ -32,7 +33,7 @@ final class LoadDemoCommand extends Command
 {
     public const PASSWORD = 'skerry';
 
-    public function __construct(private readonly Db $db, private readonly Letter $letter, private readonly FileStore $files, private readonly ClockInterface $clock, private readonly PasswordHasherFactoryInterface $hashers, private readonly EntityManagerInterface $entities, private readonly UnitStore $units, private readonly ReachList $reach, private readonly IndexCandidate $index, private readonly ImportHolidays $holidays, private readonly ExchangeRates $rates, private readonly Boards $boards, private readonly AdvertTexts $adverts, private readonly RateApplicants $rate, #[Autowire('%env(STANDIN_URL)%')] private readonly string $outside)
+    public function __construct(private readonly Db $db, private readonly Letter $letter, private readonly FileStore $files, private readonly ClockInterface $clock, private readonly PasswordHasherFactoryInterface $hashers, private readonly EntityManagerInterface $entities, private readonly UnitStore $units, private readonly ReachList $reach, private readonly IndexCandidate $index, private readonly ImportHolidays $holidays, private readonly ExchangeRates $rates, private readonly Boards $boards, private readonly AdvertTexts $adverts, private readonly LastSearchStore $searches, private readonly FactsQuery $requisitions, private readonly RateApplicants $rate, #[Autowire('%env(STANDIN_URL)%')] private readonly string $outside)
     {
         parent::__construct();
     }
@@ -52,11 +53,11 @@ final class LoadDemoCommand extends Command
         }
         $started = microtime(true);
         $tell = static fn (string $what) => $output->writeln(\sprintf('    %5.1f s  %s', microtime(true) - $started, $what));
-        $world = new World($this->db, $this->letter, $this->files, $this->entities, $this->units, $this->reach, $this->index, $this->holidays, $this->rates, $this->boards, $this->adverts, $this->outside, $this->clock->now(), $this->hashers->getPasswordHasher(Account::class)->hash(self::PASSWORD));
+        $world = new World($this->db, $this->letter, $this->files, $this->entities, $this->units, $this->reach, $this->index, $this->holidays, $this->rates, $this->boards, $this->adverts, $this->searches, $this->outside, $this->clock->now(), $this->hashers->getPasswordHasher(Account::class)->hash(self::PASSWORD));
         $people = $input->getOption('people');
         $world->load('large' === $input->getOption('size'), $tell, is_numeric($people) ? (int) $people : 0);
         $tell('fit of applicants');
-        foreach ($this->entities->getRepository(Requisition::class)->findAll() as $requisition) {
+        foreach ($this->requisitions->all() as $requisition) {
             ($this->rate)($requisition);
         }
         $tell('done');

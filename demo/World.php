@@ -22,7 +22,10 @@ use Jorvent\Core\Resume\Reader;
 use Jorvent\Core\Screening\Question;
 use Jorvent\Core\Screening\Questionnaire;
 use Jorvent\Core\Search\AnswerChance;
+use Jorvent\Core\Workflow\ApprovalStep;
+use Jorvent\Core\Workflow\Decision;
 use Jorvent\Core\Workflow\Post;
+use Jorvent\Core\Workflow\RequisitionState;
 use Jorvent\Core\Workflow\Stage;
 use Jorvent\Messages\Message\SendMail;
 use Jorvent\Offers\Letter;
@@ -40,7 +43,10 @@ use Jorvent\Platform\Files\FileStore;
 use Jorvent\Platform\Identity\Entity\Identity;
 use Jorvent\Reference\ExchangeRates;
 use Jorvent\Reference\ImportHolidays;
+use Jorvent\Requisitions\Brief\Team;
+use Jorvent\Requisitions\Brief\Time;
 use Jorvent\Requisitions\Entity\Requisition;
+use Jorvent\Requisitions\Store\LastSearchStore;
 use Jorvent\Screening\Entity\LibraryQuestion;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
@@ -78,8 +84,10 @@ final class World
         ['People Partner', 2, 7, 'Isla Farquhar', 'Gordon Leask', 'declined', 140, 12, 0, 1], ['Naval Architect', 3, 11, 'Zofia Wrona', 'Solveig Aune', 'filled', 389, 96, 4, 1],
     ];
 
-    private const EDUCATION = ['analyst' => 'bachelor', 'architect' => 'master', 'finance' => 'bachelor', 'people' => 'bachelor'];
-    private const BENEFITS = ['Pension from the first day', 'Travel home at our cost', 'A rota that is published six weeks ahead'];
+    public const EDUCATION = ['analyst' => 'bachelor', 'architect' => 'master', 'finance' => 'bachelor', 'people' => 'bachelor'];
+    /** Whole units that one brief goes above its band. */
+    private const ABOVE_BAND = 40_000;
+    public const BENEFITS = ['Pension from the first day', 'Travel home at our cost', 'A rota that is published six weeks ahead'];
 
     private readonly \DateTimeImmutable $today;
     private readonly Randomizer $random;
@@ -92,16 +100,16 @@ final class World
     private array $sites = [];
     /** @var array<string, list<Bulk>> */
     private array $bulks = [];
-    /** @var array<int, array{int, \DateTimeImmutable}> who kept the first version of each brief, and when */
-    private array $briefs = [];
+    private Briefs $briefs;
     private int $person = 0;
     private int $interviewCount = 0;
     private int $aheadCount = 0;
 
     private ?Reader $reader = null;
 
-    public function __construct(private readonly Db $db, private readonly Letter $letter, private readonly FileStore $files, private readonly EntityManagerInterface $entities, private readonly UnitStore $units, private readonly ReachList $reach, private readonly IndexCandidate $index, private readonly ImportHolidays $holidays, private readonly ExchangeRates $rates, private readonly Boards $boards, private readonly AdvertTexts $adverts, private readonly string $outside, private readonly \DateTimeImmutable $now, private readonly string $passwordHash)
+    public function __construct(private readonly Db $db, private readonly Letter $letter, private readonly FileStore $files, private readonly EntityManagerInterface $entities, private readonly UnitStore $units, private readonly ReachList $reach, private readonly IndexCandidate $index, private readonly ImportHolidays $holidays, private readonly ExchangeRates $rates, private readonly Boards $boards, private readonly AdvertTexts $adverts, LastSearchStore $searches, private readonly string $outside, private readonly \DateTimeImmutable $now, private readonly string $passwordHash)
     {
+        $this->briefs = new Briefs($entities, $searches);
         $this->today = $now->setTime(0, 0);
         $this->random = new Randomizer(new Mt19937(2207));
         $this->chance = new Randomizer(new Mt19937(2208));
@@ -148,11 +156,6 @@ final class World
             $this->records();
             $this->shown();
             $this->letters();
-            $tell('first versions of the briefs');
-            foreach ($this->entities->getRepository(Requisition::class)->findAll() as $requisition) {
-                [$by, $at] = $this->briefs[$requisition->id];
-                $this->db->execute('INSERT INTO brief_version (requisition_id, version, content, saved_by, saved_at) VALUES (:r, 1, :c, :by, :at)', ['r' => $requisition->id, 'c' => json_encode($requisition->brief()->toArray(), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE), 'by' => $by, 'at' => $at]);
-            }
             $tell('postings');
             $this->index->rebuild();
             $tell('figures for the planner');
@@ -533,24 +536,24 @@ final class World
     {
         $profile = array_values(array_filter(Catalogue::profiles(), static fn (array $p): bool => $p['title'] === $title))[0];
         $currency = Organisation::SITES[$site - 1][5];
-        $digits = 100;
+        $above = 'Chief Engineer' === $title ? self::ABOVE_BAND : 0;
         [$from, $to] = $profile['bands'][$currency];
-        if ('Chief Engineer' === $title) {
-            $to += 40_000;
-        }
+        $to += $above;
         $approvedAt = \in_array($state, ['approved', 'filled'], true) ? $this->ago($openedAgo - 1) : null;
-        $id = $this->db->insert('requisition', [
-            'number' => $number, 'profile_id' => $profile['id'], 'profile_version' => 1, 'title' => $title, 'unit_id' => $unit, 'site_id' => $site, 'requester_id' => $this->accounts[$manager], 'recruiter_id' => $this->accounts[$recruiter],
-            'manager_id' => $this->accounts[$manager], 'partner_id' => null, 'positions' => $positions, 'pay_min' => $from * $digits, 'pay_max' => $to * $digits, 'year_min' => $from * $digits, 'year_max' => $to * $digits, 'currency' => $currency, 'internal_title' => $profile['title'].' '.$profile['level'], 'country' => Organisation::SITES[$site - 1][3], 'family_id' => $profile['family'], 'industry' => 'H', 'years_to' => 0 === $profile['years'] ? null : $profile['years'] + 7,
-            'education' => ['analyst' => 'bachelor', 'architect' => 'master', 'finance' => 'bachelor', 'people' => 'bachelor'][$profile['trade']] ?? 'vocational', 'benefits' => self::BENEFITS, 'opened_on' => $this->ago($openedAgo)->format('Y-m-d'),
-            'target_on' => $this->today->modify(($targetIn < 0 ? '' : '+').$targetIn.' days')->format('Y-m-d'), 'years_from' => $profile['years'], 'musts' => $profile['musts'], 'wishes' => $profile['wishes'], 'competencies' => $profile['competencies'],
-            'questions' => $profile['questions'], 'description' => $profile['description'], 'category' => $profile['category'], 'state' => $state, 'query' => implode(' AND ', array_map(static fn (string $m): string => str_contains($m, ' ') ? '"'.$m.'"' : $m, \array_slice($profile['musts'], 0, 2))),
-            'version' => 1, 'created_at' => $this->ago($openedAgo + 3), 'saved_at' => $this->ago($openedAgo + 2), 'approved_at' => $approvedAt, 'filled_at' => 'filled' === $state ? $this->ago(5) : null,
-        ]);
-        $this->db->execute('INSERT INTO questions_version (requisition_id, version, questions, saved_at) SELECT id, 1, questions, created_at FROM requisition WHERE id = :id', ['id' => $id]);
-        $this->briefs[$id] = [$this->accounts[$manager], $this->ago($openedAgo + 2)];
+        $time = new Time(
+            openedOn: $this->ago($openedAgo)->setTime(0, 0),
+            targetOn: $this->today->modify(($targetIn < 0 ? '' : '+').$targetIn.' days'),
+        );
+        $team = new Team($this->accounts[$manager], $this->accounts[$manager], $this->accounts[$recruiter]);
+        $brief = $this->briefs->brief($profile, $team, $unit, $site, $positions, $time, $above);
+        $requisition = $this->briefs->open(
+            $number, $profile, $brief, RequisitionState::from($state), $this->ago($openedAgo + 3),
+            $this->ago($openedAgo + 2), $this->ago($openedAgo - 1), $this->ago(5),
+        );
+        $id = $requisition->id;
+        $this->briefs->search($requisition);
         $this->told($openedAgo + 3, $manager, 'requisition.opened', 'requisition', $id, $id);
-        $this->approvals($id, $unit, $state, $openedAgo, $title);
+        $this->approvals($requisition, $unit, $state, $openedAgo, $title);
         if (null === $approvedAt) {
             return;
         }
@@ -570,14 +573,15 @@ final class World
         [$from, $to] = $profile['bands'][$currency];
         $ended = max(1, $openedAgo - $days);
         $approved = 'declined' === $state ? null : $this->ago($openedAgo - 1);
-        $id = $this->db->insert('requisition', [
-            'number' => $number, 'profile_id' => $profile['id'], 'profile_version' => 1, 'title' => $title, 'unit_id' => $unit, 'site_id' => $site, 'requester_id' => $this->accounts[$manager], 'recruiter_id' => $this->accounts[$recruiter], 'manager_id' => $this->accounts[$manager], 'positions' => $positions,
-            'pay_min' => $from * 100, 'pay_max' => $to * 100, 'year_min' => $from * 100, 'year_max' => $to * 100, 'currency' => $currency, 'opened_on' => $this->ago($openedAgo)->format('Y-m-d'), 'target_on' => $this->ago($openedAgo - 60)->format('Y-m-d'), 'years_from' => $profile['years'], 'musts' => $profile['musts'], 'wishes' => $profile['wishes'],
-            'competencies' => $profile['competencies'], 'questions' => $profile['questions'], 'description' => $profile['description'], 'category' => $profile['category'], 'state' => $state, 'query' => '', 'created_at' => $this->ago($openedAgo + 3), 'saved_at' => $this->ago($openedAgo + 2), 'approved_at' => $approved,
-            'filled_at' => 'filled' === $state ? $this->ago($ended) : null, 'country' => Organisation::SITES[$site - 1][3], 'family_id' => $profile['family'], 'internal_title' => $profile['title'].' '.$profile['level'],
-        ]);
-        $this->db->execute('INSERT INTO questions_version (requisition_id, version, questions, saved_at) SELECT id, 1, questions, created_at FROM requisition WHERE id = :id', ['id' => $id]);
-        $this->briefs[$id] = [$this->accounts[$manager], $this->ago($openedAgo + 2)];
+        $time = new Time(
+            openedOn: $this->ago($openedAgo)->setTime(0, 0), targetOn: $this->ago($openedAgo - 60)->setTime(0, 0),
+        );
+        $team = new Team($this->accounts[$manager], $this->accounts[$manager], $this->accounts[$recruiter]);
+        $brief = $this->briefs->brief($profile, $team, $unit, $site, $positions, $time);
+        $id = $this->briefs->open(
+            $number, $profile, $brief, RequisitionState::from($state), $this->ago($openedAgo + 3),
+            $this->ago($openedAgo + 2), $this->ago($openedAgo - 1), $this->ago($ended),
+        )->id;
         $this->told($openedAgo + 3, $manager, 'requisition.opened', 'requisition', $id, $id);
         $postings = null === $approved ? [] : $this->postings($id, $number, $openedAgo, $ended, true);
         for ($i = 0; $i < $applicants; ++$i) {
@@ -601,26 +605,37 @@ final class World
         $this->told($ended, 'declined' === $state ? 'Isla Farquhar' : $recruiter, ['filled' => 'requisition.filled', 'cancelled' => 'requisition.cancelled', 'on_hold' => 'requisition.on_hold', 'declined' => 'brief.declined'][$state] ?? 'requisition.filled', 'requisition', $id, $id);
     }
 
-    private function approvals(int $id, int $unit, string $state, int $openedAgo, string $title): void
+    private function approvals(Requisition $requisition, int $unit, string $state, int $openedAgo, string $title): void
     {
         if ('draft' === $state) {
             return;
         }
-        $holder = fn (string $post): int => $this->db->int("SELECT h.account_id FROM post_holder h JOIN org_unit u ON u.id = h.unit_id JOIN org_unit m ON m.path LIKE u.path || '%' WHERE m.id = :u AND h.post = :p ORDER BY length(u.path) DESC LIMIT 1", ['u' => $unit, 'p' => $post]);
+        $id = $requisition->id;
+        $holder = fn (Post $post): int => $this->db->int(
+            "SELECT h.account_id FROM post_holder h JOIN org_unit u ON u.id = h.unit_id
+             JOIN org_unit m ON m.path LIKE u.path || '%' WHERE m.id = :u AND h.post = :p ORDER BY length(u.path) DESC LIMIT 1",
+            ['u' => $unit, 'p' => $post->value],
+        );
         $names = array_flip($this->accounts);
-        $steps = [['department_head', 'positions_are_theirs', ['positions' => 1]]];
+        $steps = [new ApprovalStep(Post::DepartmentHead, 'positions_are_theirs', ['positions' => 1])];
         if ('Chief Engineer' === $title) {
-            $steps[] = ['finance', 'above_band', ['by' => 40_000, 'currency' => 'NOK']];
+            $above = ['by' => self::ABOVE_BAND, 'currency' => 'NOK'];
+            $steps[] = new ApprovalStep(Post::Finance, 'above_band', $above, 2);
         }
-        $this->told($openedAgo + 2, $names[$this->db->int('SELECT manager_id FROM requisition WHERE id = :id', ['id' => $id])], 'brief.asked', 'requisition', $id, $id);
-        foreach ($steps as $rank => [$post, $reason, $data]) {
-            $done = 'asked' !== $state || ('Chief Engineer' === $title && 0 === $rank);
-            $answer = $done ? (['sent_back' => 'sent_back', 'declined' => 'declined'][$state] ?? 'agreed') : 'waiting';
-            $note = ['sent_back' => 'Two of the musts ask for the same paper. Which one do we need?', 'declined' => 'Not this year: the slip is closed from March.'][$answer] ?? null;
-            $at = $this->ago(max(0, $openedAgo - 1));
-            $this->db->insert('approval', ['requisition_id' => $id, 'rank' => $rank + 1, 'post' => $post, 'approver_id' => $holder($post), 'reason' => $reason, 'reason_data' => $data, 'state' => $answer, 'note' => $note, 'asked_at' => $this->ago($openedAgo), 'decided_at' => $done ? $at : null]);
-            if ($done) {
-                $this->told(max(0, $openedAgo - 1), $names[$holder($post)], 'brief.'.$answer, 'requisition', $id, $id, null, ['note' => $note ?? '']);
+        $this->told($openedAgo + 2, $names[$requisition->brief()->team->manager], 'brief.asked', 'requisition', $id, $id);
+        foreach ($steps as $step) {
+            $done = 'asked' !== $state || ('Chief Engineer' === $title && 1 === $step->rank);
+            $answer = !$done ? null : (Decision::tryFrom($state) ?? Decision::Agreed);
+            $note = match ($answer) {
+                Decision::SentBack => 'Two of the musts ask for the same paper. Which one do we need?',
+                Decision::Declined => 'Not this year: the slip is closed from March.',
+                default => '',
+            };
+            [$approver, $at] = [$holder($step->post), $this->ago(max(0, $openedAgo - 1))];
+            $this->briefs->approval($requisition, null, $step, $approver, $this->ago($openedAgo), $answer, $note, $at);
+            if (null !== $answer) {
+                $act = 'brief.'.$answer->value;
+                $this->told(max(0, $openedAgo - 1), $names[$approver], $act, 'requisition', $id, $id, null, ['note' => $note]);
             }
         }
     }
@@ -817,7 +832,11 @@ final class World
         $id = $this->db->insert('offer', ['application_id' => $application, 'base' => $base * 100, 'currency' => $currency, 'first_day' => $this->today->modify('+45 days')->format('Y-m-d'), 'answer_by' => $this->today->modify($hired ? '-3 days' : '+9 days')->format('Y-m-d'), 'state' => $asked ? 'asked' : 'agreed', 'composed_by' => $this->accounts[$recruiter], 'created_at' => $this->ago($hired ? 12 : 2)]);
         $this->told($hired ? 12 : 2, $recruiter, 'offer.composed', 'offer', $id, $requisition, $candidate, ['after' => ['version' => 1, 'base' => $base, 'currency' => $currency]]);
         if ($asked) {
-            $this->db->insert('approval', ['requisition_id' => $requisition, 'offer_id' => $id, 'rank' => 1, 'post' => 'department_head', 'approver_id' => $this->accounts['Isla Farquhar'], 'reason' => 'above_midpoint', 'reason_data' => ['by' => $base - intdiv($band[0] + $band[1], 2), 'currency' => $currency], 'asked_at' => $this->ago(2)]);
+            $step = new ApprovalStep(Post::DepartmentHead, 'above_midpoint', [
+                'by' => $base - intdiv($band[0] + $band[1], 2), 'currency' => $currency,
+            ]);
+            $of = $this->entities->find(Requisition::class, $requisition) ?? throw new \LogicException('It was opened before.');
+            $this->briefs->approval($of, $id, $step, $this->accounts['Isla Farquhar'], $this->ago(2), null, '', $this->now);
 
             return;
         }

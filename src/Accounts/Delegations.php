@@ -68,7 +68,7 @@ final readonly class Delegations
         return "(EXISTS (SELECT 1 FROM acting_for(:me, :today) f WHERE f.id = $approval.approver_id
                 AND f.kind IN ('all', CASE WHEN $approval.offer_id IS NULL THEN 'requisitions' ELSE 'offers' END))
             AND NOT EXISTS (
-                SELECT 1 FROM requisition dr WHERE dr.id = $approval.requisition_id AND dr.requester_id = :me
+                SELECT 1 FROM requisition_head dr WHERE dr.id = $approval.requisition_id AND dr.requester_id = :me
             )
             AND NOT EXISTS (SELECT 1 FROM offer df WHERE df.id = $approval.offer_id AND df.composed_by = :me))";
     }

@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace Jorvent\Adverts;
 
-use Doctrine\DBAL\LockMode;
-use Doctrine\ORM\EntityManagerInterface;
 use Jorvent\Activity\ActivityLog;
 use Jorvent\Adverts\Message\TellBoard;
 use Jorvent\Core\Adverts\Advert;
@@ -18,7 +16,7 @@ use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
 use Jorvent\Platform\Delivery\About;
 use Jorvent\Platform\Delivery\Deliveries;
-use Jorvent\Requisitions\Entity\Requisition;
+use Jorvent\Requisitions\Read\FactsQuery;
 use Psr\Clock\ClockInterface;
 
 /** Everything that is done with postings. A wish is written down here and carried to the board by the worker (PostingCarrier); our own site follows at once. */
@@ -27,7 +25,7 @@ final readonly class AdvertDesk
     /** States in which an advert is up or on its way. */
     public const ON = "('planned', 'waiting', 'asked', 'live', 'paused')";
 
-    public function __construct(private Db $db, private EntityManagerInterface $entities, private ClockInterface $clock, private ActivityLog $log, private Deliveries $deliveries, private Boards $boards, private AdvertTexts $texts, private AdvertFigures $figures, private Costs $costs)
+    public function __construct(private Db $db, private FactsQuery $requisitions, private ClockInterface $clock, private ActivityLog $log, private Deliveries $deliveries, private Boards $boards, private AdvertTexts $texts, private AdvertFigures $figures, private Costs $costs)
     {
     }
 
@@ -48,7 +46,7 @@ final readonly class AdvertDesk
             null !== $budget && !$budget->isPositive() ? new Refusal('budget', 'budget_not_positive') : null, \in_array($locale, AdvertTexts::LOCALES, true) ? null : new Refusal('locale', 'not_offered'),
         ])));
         $this->db->transaction(function () use ($requisitionId, $places, $boards, $from, $until, $budget, $locale, $today, $insideUntil): void {
-            $requisition = $this->entities->find(Requisition::class, $requisitionId, LockMode::PESSIMISTIC_WRITE) ?? throw new \LogicException('No such requisition.');
+            $requisition = $this->requisitions->held($requisitionId);
             if (!$requisition->isApproved()) {
                 throw Refused::because('not_approved');
             }
@@ -239,7 +237,7 @@ final readonly class AdvertDesk
 
     private function approved(int $requisition): void
     {
-        if (0 === $this->db->int("SELECT count(*) FROM requisition WHERE id = :r AND state = 'approved'", ['r' => $requisition])) {
+        if (0 === $this->db->int("SELECT count(*) FROM requisition_head WHERE id = :r AND state = 'approved'", ['r' => $requisition])) {
             throw Refused::because('not_approved');
         }
     }

@@ -18,7 +18,7 @@ use Psr\Clock\ClockInterface;
 final readonly class AdvertTexts
 {
     public const LOCALES = ['en', 'nb', 'pl'];
-    private const COLUMNS = 'SELECT r.id, coalesce(t.title, r.title) AS title, coalesce(t.description, r.description) AS description, r.category, r.opened_on, r.created_at, r.pay_min, r.pay_max, r.currency, r.pay_frequency, r.remote, s.city, s.region, s.postcode, s.country FROM requisition r JOIN site_place s ON s.id = r.site_id';
+    private const COLUMNS = 'SELECT r.id, coalesce(t.title, r.title) AS title, coalesce(t.description, r.description) AS description, r.category, r.opened_on, r.created_at, r.pay_min, r.pay_max, r.currency, r.pay_frequency, r.remote, s.city, s.region, s.postcode, s.country FROM requisition_head r JOIN site_place s ON s.id = r.site_id';
 
     public function __construct(private Db $db, private ClockInterface $clock, private ActivityLog $log, private RichText $rich)
     {

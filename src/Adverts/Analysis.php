@@ -98,7 +98,7 @@ final readonly class Analysis
 
     private function sql(): string
     {
-        return "SELECT p.id, p.code, p.board, p.runs, p.live_at, to_char(p.live_at, 'YYYY-MM') AS month, b.name, b.price, r.number, r.title, u.name AS department, coalesce(d.visits, 0) AS visits, coalesce(d.started, 0) AS started, coalesce(a.applied, 0) AS applied, s.spent FROM posting p JOIN board b ON b.key = p.board JOIN requisition r ON r.id = p.requisition_id JOIN unit_place u ON u.id = r.unit_id
+        return "SELECT p.id, p.code, p.board, p.runs, p.live_at, to_char(p.live_at, 'YYYY-MM') AS month, b.name, b.price, r.number, r.title, u.name AS department, coalesce(d.visits, 0) AS visits, coalesce(d.started, 0) AS started, coalesce(a.applied, 0) AS applied, s.spent FROM posting p JOIN board b ON b.key = p.board JOIN requisition_head r ON r.id = p.requisition_id JOIN unit_place u ON u.id = r.unit_id
             LEFT JOIN LATERAL (SELECT sum(visits) AS visits, sum(started) AS started FROM posting_day WHERE posting_id = p.id) d ON true LEFT JOIN LATERAL (SELECT count(*) AS applied FROM application WHERE posting_id = p.id) a ON true
             LEFT JOIN LATERAL (SELECT json_agg(json_build_object('amount', amount, 'currency', currency)) AS spent FROM spend WHERE posting_id = p.id) s ON true";
     }

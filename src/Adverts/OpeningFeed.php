@@ -27,7 +27,7 @@ final readonly class OpeningFeed
             $xml->startDocument('1.0', 'UTF-8');
             $xml->startElement('openings');
             $xml->writeAttribute('made', $now->format('Y-m-d\TH:i:s\Z'));
-            foreach ($this->db->rows("SELECT p.*, r.number FROM posting p JOIN requisition r ON r.id = p.requisition_id WHERE p.board = :b AND p.want = 'live' AND p.state IN ('waiting', 'asked', 'live') AND r.state = 'approved' AND (p.until IS NULL OR p.until >= :today) ORDER BY p.id FOR UPDATE OF p", ['b' => $board->key, 'today' => $now->format('Y-m-d')]) as $row) {
+            foreach ($this->db->rows("SELECT p.*, r.number FROM posting p JOIN requisition_head r ON r.id = p.requisition_id WHERE p.board = :b AND p.want = 'live' AND p.state IN ('waiting', 'asked', 'live') AND r.state = 'approved' AND (p.until IS NULL OR p.until >= :today) ORDER BY p.id FOR UPDATE OF p", ['b' => $board->key, 'today' => $now->format('Y-m-d')]) as $row) {
                 $advert = $this->texts->advert($row->int('requisition_id'), $row->str('locale'));
                 $xml->startElement('opening');
                 foreach ((new Outgoing($row->str('code'), $advert, $this->url.'/careers/'.$row->int('number').'?via='.$row->str('code'), $row->instantOrNull('until')))->fields($board) as $name => $value) {

@@ -25,7 +25,7 @@ final readonly class PostingClock
         $this->desk->restSpent();
         $this->db->transaction(function (): void {
             $now = $this->clock->now();
-            foreach ($this->db->rows("SELECT p.id, p.code, p.board, p.requisition_id, p.wishes, p.state FROM posting p JOIN requisition r ON r.id = p.requisition_id JOIN site_place s ON s.id = r.site_id
+            foreach ($this->db->rows("SELECT p.id, p.code, p.board, p.requisition_id, p.wishes, p.state FROM posting p JOIN requisition_head r ON r.id = p.requisition_id JOIN site_place s ON s.id = r.site_id
                 WHERE (p.state = 'planned' AND p.want <> 'down' AND r.state = 'approved' AND p.from_on <= CAST(CAST(:now AS timestamptz) AT TIME ZONE s.zone AS date)) OR (p.state IN ('asked', 'live', 'paused') AND p.until < CAST(CAST(:now AS timestamptz) AT TIME ZONE s.zone AS date)) ORDER BY p.id FOR UPDATE OF p SKIP LOCKED", ['now' => $now]) as $row) {
                 $begins = 'planned' === $row->str('state');
                 $own = Boards::CAREERS === $row->str('board');

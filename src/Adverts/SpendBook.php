@@ -67,7 +67,7 @@ final readonly class SpendBook
     {
         [$visible, $parameters] = $this->access->visible($by, Permission::ManageAdverts);
         $codes = [];
-        foreach ($this->db->rows("SELECT p.id, p.code FROM posting p JOIN requisition r ON r.id = p.requisition_id JOIN unit_place u ON u.id = r.unit_id WHERE $visible", $parameters) as $row) {
+        foreach ($this->db->rows("SELECT p.id, p.code FROM posting p JOIN requisition_head r ON r.id = p.requisition_id JOIN unit_place u ON u.id = r.unit_id WHERE $visible", $parameters) as $row) {
             $codes[$row->str('code')] = $row->int('id');
         }
         $refusals = $rows = $columns = [];

@@ -24,7 +24,8 @@ use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
 use Jorvent\Platform\Links\GuestLinks;
 use Jorvent\Platform\Links\LinkPurpose;
-use Jorvent\Requisitions\Entity\Requisition;
+use Jorvent\Requisitions\Read\FactsQuery;
+use Jorvent\Requisitions\Read\RequisitionFacts;
 use libphonenumber\NumberParseException;
 use libphonenumber\PhoneNumberUtil;
 use Psr\Clock\ClockInterface;
@@ -33,7 +34,7 @@ use Psr\Clock\ClockInterface;
 final readonly class Apply
 {
     public function __construct(
-        private Db $db, private EntityManagerInterface $entities, private ClockInterface $clock, private ActivityLog $log, private ApplyDrafts $drafts, private Openings $openings,
+        private Db $db, private EntityManagerInterface $entities, private FactsQuery $requisitions, private ClockInterface $clock, private ActivityLog $log, private ApplyDrafts $drafts, private Openings $openings,
         private Applications $applications, private StageVisits $visits, private FitOfCandidates $fits, private IndexCandidate $index, private AddResume $add, private KnownBy $known, private Mailing $mailing, private GuestLinks $links, private Consent $consent, private Referrals $referrals,
         private Situations $situations,
     ) {
@@ -80,7 +81,7 @@ final readonly class Apply
             if (null !== $draft->strOrNull('sent_at')) {
                 throw Refused::because('already_sent');
             }
-            $requisition = $this->entities->find(Requisition::class, $draft->int('requisition_id')) ?? throw new \LogicException('A draft has a requisition.');
+            $requisition = $this->requisitions->of($draft->int('requisition_id'));
             $opening = $this->openings->one($requisition->number, 'en', $this->openings->code($draft->intOrNull('posting_id')));
             if (null === $opening || !$opening->bool('open')) {
                 throw Refused::because('opening_closed');
@@ -127,7 +128,7 @@ final readonly class Apply
      * @param array<string, string> $fields
      * @param array<string, string> $answers
      */
-    private function apply(Requisition $requisition, Record $opening, Record $draft, array $fields, array $answers, string $locale): Application
+    private function apply(RequisitionFacts $requisition, Record $opening, Record $draft, array $fields, array $answers, string $locale): Application
     {
         $now = $this->clock->now();
         $candidate = $this->candidate($fields, $opening, $locale);

@@ -65,7 +65,7 @@ final readonly class Declarations
                 return;
             }
             foreach ($answers as $question => $answer) {
-                $this->db->execute('INSERT INTO declared (unit_id, quarter, question, answer, n) SELECT unit_id, date_trunc(\'quarter\', CAST(:now AS date)), :q, :a, 1 FROM requisition WHERE id = :r ON CONFLICT (unit_id, quarter, question, answer) DO UPDATE SET n = declared.n + 1', ['now' => $this->clock->now()->format('Y-m-d'), 'q' => $question, 'a' => $answer, 'r' => $row->int('requisition_id')]);
+                $this->db->execute('INSERT INTO declared (unit_id, quarter, question, answer, n) SELECT unit_id, date_trunc(\'quarter\', CAST(:now AS date)), :q, :a, 1 FROM requisition_head WHERE id = :r ON CONFLICT (unit_id, quarter, question, answer) DO UPDATE SET n = declared.n + 1', ['now' => $this->clock->now()->format('Y-m-d'), 'q' => $question, 'a' => $answer, 'r' => $row->int('requisition_id')]);
             }
         });
     }

@@ -28,7 +28,7 @@ final readonly class FitByDeclared
         $current = $now->setDate((int) $now->format('Y'), 3 * intdiv((int) $now->format('n') - 1, 3) + 1, 1)->format('Y-m-d');
         $fits = [];
         foreach ($this->db->rows(
-            "SELECT r.unit_id, CAST(date_trunc('quarter', p.applied_at) AS date) AS quarter, avg(p.fit) AS fit, count(*) AS n FROM application p JOIN requisition r ON r.id = p.requisition_id
+            "SELECT r.unit_id, CAST(date_trunc('quarter', p.applied_at) AS date) AS quarter, avg(p.fit) AS fit, count(*) AS n FROM application p JOIN requisition_head r ON r.id = p.requisition_id
              WHERE p.fit IS NOT NULL AND p.origin = 'applied' AND p.applied_at < :now AND p.applied_at >= CAST(:now AS date) - make_interval(months => 3 * :q) GROUP BY 1, 2",
             ['now' => $current, 'q' => self::QUARTERS],
         ) as $row) {

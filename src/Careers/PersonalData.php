@@ -42,7 +42,7 @@ final readonly class PersonalData implements HoldsPersonalData
                 'SELECT name, email, phone, city, wanted, asked_at, confirmed_at, until FROM opening_alert WHERE candidate_id = :id ORDER BY id', ['id' => $candidate],
             )),
             'applications_begun' => array_map(static fn (Record $r): array => ['fields' => $r->json('fields')] + $r->columns(), $this->db->rows(
-                "SELECT r.title AS opening, d.fields, d.file_name, d.saved_at FROM apply_draft d JOIN requisition r ON r.id = d.requisition_id
+                "SELECT r.title AS opening, d.fields, d.file_name, d.saved_at FROM apply_draft d JOIN requisition_head r ON r.id = d.requisition_id
                  WHERE d.sent_at IS NULL AND lower(d.fields ->> 'email') = (SELECT lower(email) FROM candidate WHERE id = :id)", ['id' => $candidate],
             )),
         ];

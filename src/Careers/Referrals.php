@@ -92,7 +92,7 @@ final readonly class Referrals
     /** @return Record|null what the one who told of it may know: numbers, and what is promised */
     public function seen(int $id): ?Record
     {
-        return $this->db->row('SELECT f.name, f.locale, f.code, f.visits, f.credit, f.currency, f.after_days, r.title, r.number, r.unit_id, s.city, (SELECT count(*) FROM application a WHERE a.referral_id = f.id) AS applied, (SELECT count(*) FROM hire h JOIN application a ON a.id = h.application_id WHERE a.referral_id = f.id AND h.fell_through_at IS NULL) AS hired, (SELECT count(*) FROM referral_paid x JOIN application a ON a.id = x.application_id WHERE a.referral_id = f.id) AS paid FROM referral f JOIN requisition r ON r.id = f.requisition_id JOIN site_place s ON s.id = r.site_id WHERE f.id = :id', ['id' => $id]);
+        return $this->db->row('SELECT f.name, f.locale, f.code, f.visits, f.credit, f.currency, f.after_days, r.title, r.number, r.unit_id, s.city, (SELECT count(*) FROM application a WHERE a.referral_id = f.id) AS applied, (SELECT count(*) FROM hire h JOIN application a ON a.id = h.application_id WHERE a.referral_id = f.id AND h.fell_through_at IS NULL) AS hired, (SELECT count(*) FROM referral_paid x JOIN application a ON a.id = x.application_id WHERE a.referral_id = f.id) AS paid FROM referral f JOIN requisition_head r ON r.id = f.requisition_id JOIN site_place s ON s.id = r.site_id WHERE f.id = :id', ['id' => $id]);
     }
 
     /** @return list<Record> every application that came by a referral, with its credit: what is due first */
@@ -101,14 +101,14 @@ final readonly class Referrals
         return $this->db->rows(
             "SELECT a.id, f.name AS teller, f.email, f.asked_at, f.credit, f.currency, r.number, r.title, s.city, c.name AS candidate, c.id AS candidate_id, a.stage, a.state, a.applied_at, h.first_day, CASE WHEN h.first_day IS NOT NULL AND f.credit IS NOT NULL THEN h.first_day + f.after_days END AS due_on, x.paid_on, x.amount AS paid, x.currency AS paid_currency,
                 CASE WHEN x.paid_on IS NOT NULL THEN 'paid' WHEN f.credit IS NULL THEN 'none' WHEN h.application_id IS NULL THEN CASE WHEN a.state = 'active' THEN 'open' ELSE 'lapsed' END WHEN h.first_day + f.after_days <= CAST(:now AS date) THEN 'due' ELSE 'earned' END AS credit_state
-             FROM application a JOIN referral f ON f.id = a.referral_id JOIN requisition r ON r.id = a.requisition_id JOIN site_place s ON s.id = r.site_id JOIN candidate c ON c.id = a.candidate_id LEFT JOIN hire h ON h.application_id = a.id AND h.fell_through_at IS NULL
+             FROM application a JOIN referral f ON f.id = a.referral_id JOIN requisition_head r ON r.id = a.requisition_id JOIN site_place s ON s.id = r.site_id JOIN candidate c ON c.id = a.candidate_id LEFT JOIN hire h ON h.application_id = a.id AND h.fell_through_at IS NULL
              LEFT JOIN referral_paid x ON x.application_id = a.id ORDER BY (x.paid_on IS NULL AND h.application_id IS NOT NULL) DESC, a.applied_at DESC LIMIT 500", ['now' => $this->clock->now()->format('Y-m-d')]);
     }
 
     /** @return list<Record> how links were used, also those that brought nobody */
     public function links(): array
     {
-        return $this->db->rows('SELECT f.id, f.name, f.email, f.asked_at, f.visits, r.number, r.title, (SELECT count(*) FROM application a WHERE a.referral_id = f.id) AS applied FROM referral f JOIN requisition r ON r.id = f.requisition_id ORDER BY f.asked_at DESC LIMIT 200');
+        return $this->db->rows('SELECT f.id, f.name, f.email, f.asked_at, f.visits, r.number, r.title, (SELECT count(*) FROM application a WHERE a.referral_id = f.id) AS applied FROM referral f JOIN requisition_head r ON r.id = f.requisition_id ORDER BY f.asked_at DESC LIMIT 200');
     }
 
     public function pay(int $application, int $by): void

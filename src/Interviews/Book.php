@@ -56,7 +56,7 @@ final readonly class Book
     {
         $row = $this->db->row(
             'SELECT i.title, i.place, i.uid, i.sequence, i.minutes, i.candidate_id, p.requisition_id, c.name AS candidate, c.email, c.zone, c.locale, r.title AS opening, r.unit_id, o.email AS organiser
-             FROM interview i JOIN application p ON p.id = i.application_id JOIN candidate c ON c.id = i.candidate_id JOIN requisition r ON r.id = p.requisition_id JOIN account o ON o.id = i.organiser_id WHERE i.id = :id',
+             FROM interview i JOIN application p ON p.id = i.application_id JOIN candidate c ON c.id = i.candidate_id JOIN requisition_head r ON r.id = p.requisition_id JOIN account o ON o.id = i.organiser_id WHERE i.id = :id',
             ['id' => $id],
         ) ?? throw new \LogicException('No such interview.');
         $seats = $this->db->rows('SELECT a.id, a.name, a.email, a.zone FROM interview_seat s JOIN account a ON a.id = s.account_id WHERE s.interview_id = :id ORDER BY a.id', ['id' => $id]);

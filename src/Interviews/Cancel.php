@@ -30,7 +30,7 @@ final readonly class Cancel
             $row = $this->db->row(
                 'SELECT i.state, i.application_id, i.title, i.place, i.uid, i.sequence, i.candidate_id, lower(i.during) AS starts, upper(i.during) AS ends, p.requisition_id, c.name AS candidate, r.title AS opening, o.email AS organiser,
                     EXISTS (SELECT 1 FROM scorecard s WHERE s.interview_id = i.id AND s.submitted_at IS NOT NULL) AS scored
-                 FROM interview i JOIN application p ON p.id = i.application_id JOIN candidate c ON c.id = i.candidate_id JOIN requisition r ON r.id = p.requisition_id JOIN account o ON o.id = i.organiser_id WHERE i.id = :id FOR UPDATE OF i',
+                 FROM interview i JOIN application p ON p.id = i.application_id JOIN candidate c ON c.id = i.candidate_id JOIN requisition_head r ON r.id = p.requisition_id JOIN account o ON o.id = i.organiser_id WHERE i.id = :id FOR UPDATE OF i',
                 ['id' => $id],
             ) ?? throw Refused::because('interview_gone');
             $this->situations->check(HiringAct::CancelInterview, $row->int('application_id'), interview: $id);

@@ -37,7 +37,7 @@ final readonly class PersonalData implements HoldsPersonalData
         return ['interviews' => array_map(static fn ($r): array => $r->columns(), $this->db->rows(
             'SELECT r.title AS opening, i.title, i.minutes, i.place, i.state, lower(i.during) AS starts,
                 (SELECT string_agg(a.name, \', \' ORDER BY a.name) FROM interview_seat t JOIN account a ON a.id = t.account_id WHERE t.interview_id = i.id) AS "with"
-             FROM interview i JOIN application p ON p.id = i.application_id JOIN requisition r ON r.id = p.requisition_id WHERE i.candidate_id = :id ORDER BY i.id',
+             FROM interview i JOIN application p ON p.id = i.application_id JOIN requisition_head r ON r.id = p.requisition_id WHERE i.candidate_id = :id ORDER BY i.id',
             ['id' => $candidate],
         ))];
     }

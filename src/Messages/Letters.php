@@ -116,7 +116,7 @@ final readonly class Letters
             "SELECT o.created_at AS at, o.state, a.name AS by, l.answered_at, l.id IS NOT NULL AS letter,
                 CASE WHEN $may THEN p.content ->> 'subject' END AS subject, CASE WHEN $may THEN r.number END AS number, CASE WHEN $may THEN r.title END AS title
              FROM delivery o LEFT JOIN letter l ON o.key = 'letter-' || l.id LEFT JOIN account a ON a.id = l.account_id
-                LEFT JOIN requisition r ON r.id = o.requisition_id LEFT JOIN unit_place u ON u.id = r.unit_id LEFT JOIN personal_value p ON p.id = o.personal_id
+                LEFT JOIN requisition_head r ON r.id = o.requisition_id LEFT JOIN unit_place u ON u.id = r.unit_id LEFT JOIN personal_value p ON p.id = o.personal_id
              WHERE o.candidate_id = :c AND o.kind = 'mail' AND o.state <> 'dropped' ORDER BY o.id DESC LIMIT ".$most, ['c' => $candidate] + $of);
     }
 }

@@ -114,7 +114,7 @@ final readonly class Mailing
     public function fields(int $candidate, ?int $requisition): array
     {
         $row = $this->db->row(
-            'SELECT c.name AS candidate, r.title AS opening, r.number, s.city, a.name AS recruiter, r.unit_id FROM candidate c LEFT JOIN requisition r ON r.id = :r LEFT JOIN site_place s ON s.id = r.site_id LEFT JOIN account a ON a.id = r.recruiter_id WHERE c.id = :c',
+            'SELECT c.name AS candidate, r.title AS opening, r.number, s.city, a.name AS recruiter, r.unit_id FROM candidate c LEFT JOIN requisition_head r ON r.id = :r LEFT JOIN site_place s ON s.id = r.site_id LEFT JOIN account a ON a.id = r.recruiter_id WHERE c.id = :c',
             ['c' => $candidate, 'r' => $requisition],
         ) ?? throw new \LogicException('No such candidate.');
 

@@ -21,7 +21,7 @@ final readonly class Letter
     {
         return $this->db->row(
             'SELECT o.id, o.version, o.base, o.currency, o.first_day, o.answer_by, o.state, c.name AS candidate, c.locale, r.title AS opening, r.number, r.unit_id, r.employment, s.city, m.name AS manager, rec.name AS recruiter
-             FROM offer o JOIN application p ON p.id = o.application_id JOIN candidate c ON c.id = p.candidate_id JOIN requisition r ON r.id = p.requisition_id JOIN site_place s ON s.id = r.site_id
+             FROM offer o JOIN application p ON p.id = o.application_id JOIN candidate c ON c.id = p.candidate_id JOIN requisition_head r ON r.id = p.requisition_id JOIN site_place s ON s.id = r.site_id
              JOIN account m ON m.id = r.manager_id JOIN account rec ON rec.id = r.recruiter_id WHERE o.id = :id',
             ['id' => $offer],
         ) ?? throw new \LogicException('No such offer.');

@@ -26,8 +26,8 @@ use Jorvent\Platform\Files\FileStore;
 use Jorvent\Platform\Links\GuestLinks;
 use Jorvent\Platform\Links\LinkPurpose;
 use Jorvent\Requisitions\Approvals;
-use Jorvent\Requisitions\AskApproval;
-use Jorvent\Requisitions\Entity\Requisition;
+use Jorvent\Requisitions\Read\BriefFacts;
+use Jorvent\Requisitions\Read\RequisitionFacts;
 use Psr\Clock\ClockInterface;
 
 /** Our side of an offer: compose, ask for agreement where a rule wants it, send, withdraw. */
@@ -35,14 +35,15 @@ final readonly class OfferDesk
 {
     public function __construct(
         private Db $db, private EntityManagerInterface $entities, private ClockInterface $clock, private ActivityLog $log, private Applications $applications, private StageVisits $visits,
-        private Approvals $approvals, private AskApproval $asking, private Letter $letter, private FileStore $files, private Mailing $mailing, private GuestLinks $links, private Situations $situations, private Deliveries $deliveries,
+        private Approvals $approvals, private BriefFacts $facts, private Letter $letter, private FileStore $files, private Mailing $mailing, private GuestLinks $links, private Situations $situations, private Deliveries $deliveries,
     ) {
     }
 
     /** The band an offer is measured by: the profile's for this currency, else the brief's own range. */
-    public function band(Requisition $requisition): ?Band
+    public function band(RequisitionFacts $requisition): ?Band
     {
-        return $this->asking->profileBand($requisition->profileId, $requisition->brief()->currency) ?? $requisition->band();
+        return $this->facts->band($requisition->origin->profileId, $requisition->brief->pay->currency)
+            ?? $requisition->brief->pay->band();
     }
 
     public function compose(int $applicationId, OfferTerms $terms, int $by): int
@@ -78,7 +79,7 @@ final readonly class OfferDesk
             $band = $this->band($requisition) ?? throw Refused::because('band_missing');
             $steps = (new ApprovalChain())->forOffer($offer->base(), $band);
             $offer->ask([] !== $steps);
-            $this->approvals->ask($requisition->id, $id, $requisition->unitId, $steps);
+            $this->approvals->ask($requisition->id, $id, $requisition->brief->place->unit, $steps);
             $this->log->record([] === $steps ? 'offer.agreed' : 'offer.asked', 'offer', $id, $requisition->id, $candidate, ['base' => $offer->base()->units(), 'steps' => \count($steps)]);
         });
     }
@@ -87,13 +88,13 @@ final readonly class OfferDesk
     {
         $this->db->transaction(function () use ($id, $approver, $answer, $note): void {
             [$offer, $requisition, $candidate] = $this->open($id, HiringAct::DecideOffer);
-            ['done' => $all, 'for' => $for] = $this->approvals->decide($requisition->id, $id, $approver, $answer, $note);
+            $decided = $this->approvals->decide($requisition->id, $id, $approver, $answer, $note);
             match (true) {
-                $all => $offer->agree(),
+                $decided->all => $offer->agree(),
                 Decision::Agreed !== $answer => $offer->backToDraft(),
                 default => null,
             };
-            $this->log->record('offer.'.$answer->value, 'offer', $id, $requisition->id, $candidate, ['note' => $note], onBehalfOf: $for);
+            $this->log->record('offer.'.$answer->value, 'offer', $id, $requisition->id, $candidate, ['note' => $note], onBehalfOf: $decided->for);
         });
     }
 
@@ -135,7 +136,7 @@ final readonly class OfferDesk
     /**
      * The offer, locked after its requisition and its application, once the table allows the act.
      *
-     * @return array{Offer, Requisition, int}
+     * @return array{Offer, RequisitionFacts, int}
      */
     private function open(int $id, HiringAct $act): array
     {

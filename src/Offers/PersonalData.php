@@ -39,7 +39,7 @@ final readonly class PersonalData implements HoldsPersonalData
     {
         return ['offers' => array_map(static fn (Record $r): array => $r->columns(), $this->db->rows(
             "SELECT r.title AS opening, o.base / 100 AS base_pay, o.currency, o.first_day, o.answer_by, o.state, o.sent_at, o.decided_at, o.signed_name, o.decline_reason
-             FROM offer o JOIN application p ON p.id = o.application_id JOIN requisition r ON r.id = p.requisition_id
+             FROM offer o JOIN application p ON p.id = o.application_id JOIN requisition_head r ON r.id = p.requisition_id
              WHERE p.candidate_id IN (SELECT CAST(:id AS int) UNION SELECT id FROM candidate WHERE merged_into = :id) AND o.state IN ('sent', 'accepted', 'declined', 'withdrawn') AND o.sent_at IS NOT NULL ORDER BY o.id",
             ['id' => $candidate],
         ))];

@@ -93,7 +93,7 @@ final readonly class SigningNames
     {
         return $this->db->row(
             'SELECT p.id AS application, p.candidate_id, p.requisition_id, c.name, r.number, r.title, r.recruiter_id, n.name AS asked, n.state
-             FROM offer o JOIN application p ON p.id = o.application_id JOIN candidate c ON c.id = p.candidate_id JOIN requisition r ON r.id = p.requisition_id
+             FROM offer o JOIN application p ON p.id = o.application_id JOIN candidate c ON c.id = p.candidate_id JOIN requisition_head r ON r.id = p.requisition_id
                 LEFT JOIN signing_name n ON n.offer_id = o.id WHERE o.id = :id',
             ['id' => $offer],
         ) ?? throw Refused::because('offer_gone');

@@ -11,16 +11,16 @@ use Jorvent\Core\Search\Index\Expr;
 use Jorvent\Core\Search\Index\Leaf;
 use Jorvent\Core\Search\Index\Numbers;
 use Jorvent\People\Store\Sets;
+use Jorvent\Requisitions\CountsPeople;
 
 /** Counts the market beside a brief, the same figures as Core\Market defines. */
-final readonly class CountMarket
+final readonly class CountMarket implements CountsPeople
 {
-    public function __construct(private Sets $sets)
+    public function __construct(private Sets $sets, private SearchCandidates $search)
     {
     }
 
-    /** @param list<Criterion> $criteria */
-    public function __invoke(array $criteria): Market
+    public function market(array $criteria): Market
     {
         $sets = $this->sets->of([new Leaf('all'), ...array_map(static fn (Criterion $c): Expr => null === $c->node ? Numbers::atLeast('years', $c->years, Numbers::BITS['years']) : Compile::node($c->node), $criteria)]);
         $everyone = $sets[0];
@@ -48,6 +48,11 @@ final readonly class CountMarket
         }
 
         return new Market(gmp_popcount($people), gmp_popcount($everyone), $without, Market::sorted(self::named($by['at'])), self::columns($by['wants']), self::columns($by['earns']));
+    }
+
+    public function totals(array $searches): array
+    {
+        return $this->search->totals($searches);
     }
 
     /**

@@ -16,7 +16,8 @@ use Jorvent\Core\Search\Gazetteer;
 use Jorvent\People\Store\FitValues;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
-use Jorvent\Requisitions\Entity\Requisition;
+use Jorvent\Requisitions\Brief\Remote;
+use Jorvent\Requisitions\Read\RequisitionFacts;
 
 /** How well people answer the brief of a requisition, by its weights and what its verdicts taught. */
 final readonly class FitOfCandidates
@@ -32,7 +33,7 @@ final readonly class FitOfCandidates
     {
     }
 
-    public function weighing(Requisition $requisition): Weighing
+    public function weighing(RequisitionFacts $requisition): Weighing
     {
         [$row, $measure, $prior] = $this->begun([$requisition])[$requisition->id];
 
@@ -44,7 +45,7 @@ final readonly class FitOfCandidates
     /**
      * Of many requisitions at once, by the weights they began with.
      *
-     * @param list<Requisition> $requisitions
+     * @param list<RequisitionFacts> $requisitions
      *
      * @return array<int, Weighing> by id
      */
@@ -54,7 +55,7 @@ final readonly class FitOfCandidates
     }
 
     /**
-     * @param list<Requisition> $requisitions
+     * @param list<RequisitionFacts> $requisitions
      *
      * @return array<int, array{Record, Measure, Weights}> by id
      */
@@ -98,15 +99,27 @@ final readonly class FitOfCandidates
         return $learned;
     }
 
-    private function wanted(Requisition $requisition, ?string $city, ?string $country): Wanted
+    private function wanted(RequisitionFacts $requisition, ?string $city, ?string $country): Wanted
     {
         $context = $this->contexts->on();
         $near = null === $city ? [] : self::near($context->gazetteer, $city, $country);
-        $brief = $requisition->brief();
-        $most = $brief->payTo ?? $brief->payFrom;
-        $pay = null === $most ? null : $context->in('EUR', intdiv($brief->pay->yearly($most)->minor, 100), $brief->currency, Frequency::Year);
+        $brief = $requisition->brief;
+        $most = $brief->pay->yearTo() ?? $brief->pay->yearFrom();
+        $pay = null === $most ? null : $context->in('EUR', intdiv($most->minor, 100), $most->currency, Frequency::Year);
+        $titles = [$brief->job->title, $brief->job->internalTitle ?? ''];
 
-        return new Wanted($brief->musts, $brief->wishes, array_values(array_filter([$brief->title, $brief->internalTitle ?? ''], static fn (string $t): bool => '' !== $t)), $brief->yearsFrom, $brief->yearsTo, $city, $near, 'fully' === $brief->remote, $pay, $brief->targetOn);
+        return new Wanted(
+            $brief->wants->musts,
+            $brief->wants->wishes,
+            array_values(array_filter($titles, static fn (string $title): bool => '' !== $title)),
+            $brief->wants->yearsFrom,
+            $brief->wants->yearsTo,
+            $city,
+            $near,
+            Remote::Fully === $brief->place->remote,
+            $pay,
+            $brief->time->targetOn,
+        );
     }
 
     /** @return array<array-key, int> km to each town, by Facts::town(); kept for a while, for towns do not move */
@@ -180,7 +193,7 @@ final readonly class FitOfCandidates
     }
 
     /** One person by themselves, as kept with their application; null for someone who is gone. */
-    public function one(Requisition $requisition, int $candidate): ?Fit
+    public function one(RequisitionFacts $requisition, int $candidate): ?Fit
     {
         $weighing = $this->weighing($requisition);
         $facts = $this->values->facts([$candidate])[$candidate] ?? null;

@@ -10,7 +10,7 @@ use Jorvent\Core\Shared\Refused;
 use Jorvent\Pipeline\RateApplicants;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
-use Jorvent\Requisitions\Entity\Requisition;
+use Jorvent\Requisitions\Read\RequisitionFacts;
 use Psr\Clock\ClockInterface;
 
 /** How fit is weighed: by requisition, and for all of them whether what someone asks to be paid counts. Whoever is in the pipeline is rated anew when it changes. */
@@ -51,24 +51,24 @@ final readonly class FitSettings
     }
 
     /** @param array<string, int> $points */
-    public function weigh(Requisition $requisition, array $points): void
+    public function weigh(RequisitionFacts $requisition, array $points): void
     {
         $this->set($requisition, 'points = CAST(:value AS jsonb)', json_encode((object) $points, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE), 'fit.weighed', ['points' => $points]);
     }
 
-    public function learn(Requisition $requisition, bool $learns): void
+    public function learn(RequisitionFacts $requisition, bool $learns): void
     {
         $this->set($requisition, 'learns = CAST(:value AS boolean)', $learns ? 't' : 'f', 'fit.learns', ['learns' => $learns]);
     }
 
     /** What verdicts taught until now counts no more; later ones do. */
-    public function forget(Requisition $requisition): void
+    public function forget(RequisitionFacts $requisition): void
     {
         $this->set($requisition, 'learns_from = CAST(:value AS timestamptz)', $this->clock->now()->format('Y-m-d H:i:s.uP'), 'fit.forgot', []);
     }
 
     /** All verdicts count again. */
-    public function remember(Requisition $requisition): void
+    public function remember(RequisitionFacts $requisition): void
     {
         $this->set($requisition, 'learns_from = CAST(:value AS timestamptz)', null, 'fit.remembered', []);
     }
@@ -93,7 +93,7 @@ final readonly class FitSettings
     }
 
     /** @param array<string, mixed> $change */
-    private function set(Requisition $requisition, string $what, ?string $value, string $act, array $change): void
+    private function set(RequisitionFacts $requisition, string $what, ?string $value, string $act, array $change): void
     {
         $this->db->transaction(function () use ($requisition, $what, $value, $act, $change): void {
             $this->db->execute('INSERT INTO requisition_fit (requisition_id) VALUES (:id) ON CONFLICT DO NOTHING', ['id' => $requisition->id]);

@@ -108,7 +108,7 @@ final readonly class FoundPerson
     {
         [$visible, $parameters] = $this->access->visible($me, Permission::ReadPipeline);
         $rows = $this->db->rows(
-            "SELECT r.number, r.title, p.id, p.stage, p.state, p.entered_at AS since, a.name AS recruiter, $visible AS may FROM application p JOIN requisition r ON r.id = p.requisition_id JOIN unit_place u ON u.id = r.unit_id LEFT JOIN account a ON a.id = r.recruiter_id
+            "SELECT r.number, r.title, p.id, p.stage, p.state, p.entered_at AS since, a.name AS recruiter, $visible AS may FROM application p JOIN requisition_head r ON r.id = p.requisition_id JOIN unit_place u ON u.id = r.unit_id LEFT JOIN account a ON a.id = r.recruiter_id
              WHERE p.candidate_id = :c AND p.requisition_id <> :here ORDER BY p.state <> 'active', p.entered_at DESC LIMIT 12", ['c' => $candidate, 'here' => $requisition] + $parameters);
         $read = array_values(array_filter($rows, static fn (Record $r): bool => $r->bool('may')));
 

@@ -7,7 +7,8 @@ namespace Jorvent\People;
 use Jorvent\Core\Search\FirstSearch;
 use Jorvent\Core\Search\Search;
 use Jorvent\Platform\Database\Db;
-use Jorvent\Requisitions\Entity\Requisition;
+use Jorvent\Requisitions\Brief\Remote;
+use Jorvent\Requisitions\Read\RequisitionFacts;
 
 /** The search a requisition is at: what was last looked for; before anyone looked, what its brief asks for as it stands. */
 final readonly class LastSearch
@@ -16,14 +17,24 @@ final readonly class LastSearch
     {
     }
 
-    public function of(Requisition $requisition): Search
+    public function of(RequisitionFacts $requisition): Search
     {
-        $last = $requisition->lastSearch();
+        $last = $requisition->lastSearch;
         if (!$last->isEmpty()) {
             return $last;
         }
-        $brief = $requisition->brief();
+        $brief = $requisition->brief;
 
-        return FirstSearch::of($brief->musts, $brief->wishes, $brief->yearsFrom, 'fully' === $brief->remote ? null : $this->db->row('SELECT city FROM site_place WHERE id = :id', ['id' => $brief->site])?->strOrNull('city'));
+        return FirstSearch::of(
+            $brief->wants->musts,
+            $brief->wants->wishes,
+            $brief->wants->yearsFrom,
+            Remote::Fully === $brief->place->remote ? null : $this->city($brief->place->site),
+        );
+    }
+
+    private function city(int $site): ?string
+    {
+        return $this->db->row('SELECT city FROM site_place WHERE id = :id', ['id' => $site])?->strOrNull('city');
     }
 }

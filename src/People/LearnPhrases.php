@@ -39,7 +39,7 @@ final class LearnPhrases
     {
         $tokeniser = new Tokeniser();
         $rows = [];
-        foreach ($this->db->rows("SELECT DISTINCT said FROM (SELECT jsonb_array_elements_text(musts || wishes || to_jsonb(title)) AS said FROM requisition WHERE state IN ('draft', 'asked', 'approved', 'on_hold') UNION ALL SELECT unnest(terms) FROM thesaurus) x ORDER BY said") as $row) {
+        foreach ($this->db->rows("SELECT DISTINCT said FROM (SELECT jsonb_array_elements_text(musts || wishes || to_jsonb(title)) AS said FROM requisition_head WHERE state IN ('draft', 'asked', 'approved', 'on_hold') UNION ALL SELECT unnest(terms) FROM thesaurus) x ORDER BY said") as $row) {
             $terms = $tokeniser->row($row->str('said'));
             if (\count($terms) > 1) {
                 $rows[] = new Row($terms);

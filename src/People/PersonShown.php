@@ -28,7 +28,7 @@ final readonly class PersonShown
         $rows = $this->db->rows(
             "SELECT p.id, p.stage, p.state, p.origin, p.knock_out, p.applied_at, p.entered_at, r.number, r.title, s.city, $readable AS may, $whole AS whole,
                 CASE WHEN $whole THEN p.score END AS score, CASE WHEN $whole THEN p.fit END AS fit, CASE WHEN $whole THEN p.fit_parts ELSE '[]' END AS fit_parts
-             FROM application p JOIN requisition r ON r.id = p.requisition_id JOIN site_place s ON s.id = r.site_id JOIN unit_place u ON u.id = r.unit_id
+             FROM application p JOIN requisition_head r ON r.id = p.requisition_id JOIN site_place s ON s.id = r.site_id JOIN unit_place u ON u.id = r.unit_id
              WHERE p.candidate_id IN (".self::SAME.') ORDER BY p.id DESC',
             ['id' => $candidate] + $of + $more,
         );
@@ -55,7 +55,7 @@ final readonly class PersonShown
                 SELECT o.created_at AS at, o.state, NULL AS sender, p.content ->> 'subject' AS subject, p.content ->> 'text' AS text
                 FROM delivery o LEFT JOIN personal_value p ON p.id = o.personal_id
                 WHERE o.candidate_id = :id AND o.kind = 'mail'
-                    AND ($own OR o.requisition_id IN (SELECT r.id FROM requisition r JOIN unit_place u ON u.id = r.unit_id WHERE r.id = o.requisition_id AND $visible))
+                    AND ($own OR o.requisition_id IN (SELECT r.id FROM requisition_head r JOIN unit_place u ON u.id = r.unit_id WHERE r.id = o.requisition_id AND $visible))
                 UNION ALL
                 SELECT m.came_at, 'came', v.content ->> 'from', v.content ->> 'subject', v.content ->> 'text'
                 FROM mail_in m JOIN personal_value v ON v.id = m.personal_id WHERE v.candidate_id = :id AND v.content IS NOT NULL AND $came

@@ -26,8 +26,8 @@ final class Profiles
 {
     private const COLUMNS = "SELECT c.id, c.name, c.headline, c.years, c.city, c.country, c.would_move, c.remote, c.pay_expected, c.pay_current, c.pay_currency, c.notice_days, c.first_day, array_to_json(c.permits)::text AS permits, c.active_on, c.considers_on, c.asked, c.answered, c.written_on, c.contact_barred_until,
         (SELECT string_agg(x.text, E'\n') FROM candidate_note x WHERE x.candidate_id = c.id) AS notes, r.text, r.reading, r.corrections, (SELECT json_agg(lower(t.name)) FROM candidate_tag g JOIN tag t ON t.id = g.tag_id WHERE g.candidate_id = c.id)::text AS tags,
-        (SELECT json_agg(q.number ORDER BY q.number) FROM application p JOIN requisition q ON q.id = p.requisition_id WHERE p.candidate_id = c.id AND p.state = 'active')::text AS pipelines,
-        (SELECT json_agg(q.number ORDER BY q.number) FROM verdict v JOIN requisition q ON q.id = v.requisition_id WHERE v.candidate_id = c.id)::text AS set_aside
+        (SELECT json_agg(q.number ORDER BY q.number) FROM application p JOIN requisition_head q ON q.id = p.requisition_id WHERE p.candidate_id = c.id AND p.state = 'active')::text AS pipelines,
+        (SELECT json_agg(q.number ORDER BY q.number) FROM verdict v JOIN requisition_head q ON q.id = v.requisition_id WHERE v.candidate_id = c.id)::text AS set_aside
         FROM candidate c LEFT JOIN LATERAL (SELECT n.text, n.reading, (SELECT json_object_agg(x.item, json_build_object('verdict', x.verdict, 'value', x.value)) FROM resume_correction x WHERE x.resume_id = n.id)::text AS corrections FROM resume n WHERE n.candidate_id = c.id ORDER BY n.created_at DESC, n.id DESC LIMIT 1) r ON true
         WHERE c.erased_at IS NULL AND c.merged_into IS NULL AND ";
     private const NOTHING = ['id' => 0, 'remote' => null, 'pay_expected' => null, 'pay_current' => null, 'pay_currency' => null, 'notice_days' => null, 'first_day' => null, 'permits' => '[]', 'considers_on' => null, 'asked' => 0, 'answered' => 0, 'written_on' => null, 'contact_barred_until' => null, 'corrections' => null, 'notes' => null, 'tags' => null, 'pipelines' => null, 'set_aside' => null];

@@ -37,7 +37,7 @@ final readonly class RunSavedSearches
         $people = $this->db->row("SELECT max(ver)::text AS ver FROM post WHERE key = 'all'")?->strOrNull('ver') ?? '';
         $seen = $this->db->row('SELECT people FROM saved_search_clock')?->strOrNull('people');
         $changed = $seen !== $people;
-        foreach ($this->db->rows("SELECT s.id FROM saved_search s JOIN requisition r ON r.id = s.requisition_id WHERE r.state = 'approved' AND (s.ran_on IS DISTINCT FROM CAST(:today AS date) OR CAST(:changed AS boolean)) ORDER BY s.id", ['today' => $now->format('Y-m-d'), 'changed' => $changed ? 't' : 'f']) as $row) {
+        foreach ($this->db->rows("SELECT s.id FROM saved_search s JOIN requisition_head r ON r.id = s.requisition_id WHERE r.state = 'approved' AND (s.ran_on IS DISTINCT FROM CAST(:today AS date) OR CAST(:changed AS boolean)) ORDER BY s.id", ['today' => $now->format('Y-m-d'), 'changed' => $changed ? 't' : 'f']) as $row) {
             $this->db->transaction(fn () => $this->one($row->int('id'), $now));
         }
         if ($changed) {
@@ -62,7 +62,7 @@ final readonly class RunSavedSearches
 
     private function one(int $id, \DateTimeImmutable $now): void
     {
-        $row = $this->db->row("SELECT s.*, encode(s.people, 'base64') AS before, q.number FROM saved_search s JOIN requisition q ON q.id = s.requisition_id WHERE s.id = :id FOR UPDATE OF s", ['id' => $id]);
+        $row = $this->db->row("SELECT s.*, encode(s.people, 'base64') AS before, q.number FROM saved_search s JOIN requisition_head q ON q.id = s.requisition_id WHERE s.id = :id FOR UPDATE OF s", ['id' => $id]);
         if (null === $row) {
             return;
         }
@@ -86,7 +86,7 @@ final readonly class RunSavedSearches
     private function tell(int $account, \DateTimeImmutable $now): void
     {
         $lines = [];
-        foreach ($this->db->rows('SELECT s.*, q.number, q.title, (SELECT count(*) FROM saved_match m WHERE m.search_id = s.id) AS fresh, (SELECT count(*) FROM saved_match m WHERE m.search_id = s.id AND m.told_at IS NULL) AS untold FROM saved_search s JOIN requisition q ON q.id = s.requisition_id WHERE s.account_id = :a AND s.tells ORDER BY q.number, lower(s.name) FOR UPDATE OF s', ['a' => $account]) as $row) {
+        foreach ($this->db->rows('SELECT s.*, q.number, q.title, (SELECT count(*) FROM saved_match m WHERE m.search_id = s.id) AS fresh, (SELECT count(*) FROM saved_match m WHERE m.search_id = s.id AND m.told_at IS NULL) AS untold FROM saved_search s JOIN requisition_head q ON q.id = s.requisition_id WHERE s.account_id = :a AND s.tells ORDER BY q.number, lower(s.name) FOR UPDATE OF s', ['a' => $account]) as $row) {
             $state = self::state($row, $now);
             $untold = $row->int('untold');
             // that it is dry is said once, on the day it becomes so; new people every day there are some

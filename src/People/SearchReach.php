@@ -26,10 +26,10 @@ final readonly class SearchReach implements Mask
     /** @return \GMP|null those who may be seen; null for everyone. It may have no end: taken together with people it has */
     public function of(Account $account): ?\GMP
     {
-        if (!$this->access->has($account, Role::Recruiter) && 0 === $this->db->int('SELECT count(*) FROM requisition WHERE recruiter_id = :id', ['id' => $account->id])) {
+        if (!$this->access->has($account, Role::Recruiter) && 0 === $this->db->int('SELECT count(*) FROM requisition_head WHERE recruiter_id = :id', ['id' => $account->id])) {
             [$visible, $parameters] = $this->access->visible($account, Permission::ReadPipeline);
 
-            return Bits::of($this->ids("SELECT DISTINCT p.candidate_id AS id FROM application p JOIN requisition r ON r.id = p.requisition_id JOIN unit_place u ON u.id = r.unit_id WHERE $visible", $parameters));
+            return Bits::of($this->ids("SELECT DISTINCT p.candidate_id AS id FROM application p JOIN requisition_head r ON r.id = p.requisition_id JOIN unit_place u ON u.id = r.unit_id WHERE $visible", $parameters));
         }
         $hidden = $this->hidden($account);
 
@@ -62,7 +62,7 @@ final readonly class SearchReach implements Mask
 
         return $this->ids(
             "SELECT c.id FROM (SELECT id FROM candidate WHERE confidential UNION SELECT x.id FROM candidate x JOIN colleague g ON g.number = x.colleague JOIN application a ON a.candidate_id = x.id WHERE x.colleague IS NOT NULL AND a.state = 'active' AND (g.until IS NULL OR g.until >= :day)) c
-             WHERE NOT EXISTS (SELECT 1 FROM application p JOIN requisition r ON r.id = p.requisition_id JOIN unit_place u ON u.id = r.unit_id WHERE p.candidate_id = c.id AND $visible)".(null === $only ? '' : ' AND c.id = ANY (CAST(:only AS int[]))'),
+             WHERE NOT EXISTS (SELECT 1 FROM application p JOIN requisition_head r ON r.id = p.requisition_id JOIN unit_place u ON u.id = r.unit_id WHERE p.candidate_id = c.id AND $visible)".(null === $only ? '' : ' AND c.id = ANY (CAST(:only AS int[]))'),
             $parameters + ['day' => $this->clock->now()->format('Y-m-d')] + (null === $only ? [] : ['only' => '{'.implode(',', $only).'}']),
         );
     }

@@ -10,12 +10,13 @@ use Jorvent\Core\Shared\Refused;
 use Jorvent\Core\Workflow\ApplicationFacts;
 use Jorvent\Pipeline\Entity\Application;
 use Jorvent\Platform\Database\Db;
-use Jorvent\Requisitions\Entity\Requisition;
+use Jorvent\Requisitions\Read\FactsQuery;
+use Jorvent\Requisitions\Read\RequisitionFacts;
 
 /** Loads an application for changing it, locked, with what its rules need to know. */
 final readonly class Applications
 {
-    public function __construct(private EntityManagerInterface $entities, private Db $db)
+    public function __construct(private EntityManagerInterface $entities, private Db $db, private FactsQuery $requisitions)
     {
     }
 
@@ -34,9 +35,9 @@ final readonly class Applications
         return $application->facts($this->requisition($application)->isApproved(), 0 !== $this->db->int("SELECT count(*) FROM offer WHERE application_id = :id AND state IN ('asked', 'agreed', 'sent')", ['id' => $application->id]));
     }
 
-    public function requisition(Application $application): Requisition
+    public function requisition(Application $application): RequisitionFacts
     {
-        return $this->entities->find(Requisition::class, $application->requisitionId) ?? throw new \LogicException('An application has a requisition.');
+        return $this->requisitions->of($application->requisitionId);
     }
 
     public function name(int $id): string

@@ -6,6 +6,7 @@ namespace Jorvent\Pipeline;
 
 use Jorvent\Activity\ActivityLog;
 use Jorvent\Core\Messages\Template;
+use Jorvent\Core\Shared\Refused;
 use Jorvent\Core\Workflow\HiringAct;
 use Jorvent\Messages\Mailing;
 use Jorvent\Pipeline\Event\ApplicationEnded;
@@ -26,6 +27,9 @@ final readonly class CloseOut
      */
     public function __invoke(int $requisition, array $ids, string $reason, ?Template $word, int $by): int
     {
+        if ([] === $ids) {
+            throw Refused::because('nobody_marked');
+        }
         sort($ids);
 
         return $this->db->transaction(function () use ($requisition, $ids, $reason, $word, $by): int {
@@ -42,9 +46,7 @@ final readonly class CloseOut
                     $this->mailing->toCandidate('close_out-'.$id.'-'.bin2hex(random_bytes(8)), $application->candidateId, $requisition, $word, holdSeconds: Mailing::HOLD_SECONDS);
                 }
             }
-            if ([] !== $steps) {
-                $this->undo->remember($by, 'close_out', ['requisition' => $requisition, 'steps' => $steps]);
-            }
+            $this->undo->remember($by, 'close_out', ['requisition' => $requisition, 'steps' => $steps]);
 
             return \count($steps);
         });

@@ -29,7 +29,7 @@ final readonly class KeepBlockers
             "SELECT c.id, c.contact_barred_until, g.number IS NOT NULL AND (g.until IS NULL OR g.until >= :today) AS here, n.employer, n.note, x.closed_at, x.number, s.cooling_days,
                 EXISTS (SELECT 1 FROM application a WHERE a.candidate_id = c.id AND a.requisition_id = :r) AS inside
              FROM sourcing_setting s, candidate c LEFT JOIN colleague g ON g.number = c.colleague LEFT JOIN no_poach n ON n.folded = c.employer_folded AND (n.until IS NULL OR n.until >= :today)
-             LEFT JOIN LATERAL (SELECT a.closed_at, q.number FROM application a JOIN requisition q ON q.id = a.requisition_id WHERE a.candidate_id = c.id AND a.requisition_id <> :r AND a.state = 'closed' ORDER BY a.closed_at DESC NULLS LAST LIMIT 1) x ON true
+             LEFT JOIN LATERAL (SELECT a.closed_at, q.number FROM application a JOIN requisition_head q ON q.id = a.requisition_id WHERE a.candidate_id = c.id AND a.requisition_id <> :r AND a.state = 'closed' ORDER BY a.closed_at DESC NULLS LAST LIMIT 1) x ON true
              WHERE c.id = ANY (CAST(:ids AS int[])) AND c.erased_at IS NULL",
             ['ids' => '{'.implode(',', $candidates).'}', 'r' => $requisition, 'today' => $now->format('Y-m-d')],
         ) as $row) {

@@ -17,13 +17,14 @@ use Jorvent\People\BringIn;
 use Jorvent\People\FitOfCandidates;
 use Jorvent\Pipeline\Entity\Application;
 use Jorvent\Platform\Database\Db;
-use Jorvent\Requisitions\Entity\Requisition;
+use Jorvent\Requisitions\Read\FactsQuery;
+use Jorvent\Requisitions\Read\RequisitionFacts;
 use Psr\Clock\ClockInterface;
 
 /** A found person is kept: an application with origin "sourced". Nothing is kept before the brief is approved. */
 final readonly class KeepCandidate
 {
-    public function __construct(private Db $db, private EntityManagerInterface $entities, private ClockInterface $clock, private ActivityLog $log, private ResumeBanks $banks, private BankViews $views, private BringIn $bringIn, private FitOfCandidates $fits, private Applications $applications, private StageVisits $visits, private UndoSteps $undo, private KeepBlockers $blockers, private Mask $mask, private Situations $situations)
+    public function __construct(private Db $db, private EntityManagerInterface $entities, private FactsQuery $requisitions, private ClockInterface $clock, private ActivityLog $log, private ResumeBanks $banks, private BankViews $views, private BringIn $bringIn, private FitOfCandidates $fits, private Applications $applications, private StageVisits $visits, private UndoSteps $undo, private KeepBlockers $blockers, private Mask $mask, private Situations $situations)
     {
     }
 
@@ -40,7 +41,7 @@ final readonly class KeepCandidate
         $person = null;
         if (\is_string($bank)) {
             // a view is not spent on what will be refused
-            if (true !== $this->entities->find(Requisition::class, $requisitionId)?->isApproved()) {
+            if (!$this->requisitions->of($requisitionId)->isApproved()) {
                 throw Refused::because('not_approved');
             }
             $known = $this->db->row('SELECT coalesce(merged_into, id) AS id FROM candidate WHERE outside_ref = :ref LIMIT 1', ['ref' => $ref])?->int('id');
@@ -54,7 +55,7 @@ final readonly class KeepCandidate
         }
 
         return $this->db->transaction(function () use ($requisitionId, $ref, $by, $meant, $remember, $person, $bank): int {
-            $requisition = $this->entities->find(Requisition::class, $requisitionId) ?? throw new \LogicException('No such requisition.');
+            $requisition = $this->requisitions->of($requisitionId);
             $this->situations->checkRequisition(HiringAct::Keep, $requisitionId);
             $candidate = null === $person ? (int) $ref : ($this->bringIn)((string) $bank, $person);
             $account = $this->entities->find(Account::class, $by) ?? throw new \LogicException('Somebody keeps.');
@@ -73,7 +74,7 @@ final readonly class KeepCandidate
         });
     }
 
-    private function keep(Requisition $requisition, int $candidate): int
+    private function keep(RequisitionFacts $requisition, int $candidate): int
     {
         $application = new Application($candidate, $requisition->id, 'sourced', null, $this->clock->now());
         $fit = $this->fits->one($requisition, $candidate);

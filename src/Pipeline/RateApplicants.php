@@ -7,7 +7,7 @@ namespace Jorvent\Pipeline;
 use Jorvent\Core\Fit\Part;
 use Jorvent\People\FitOfCandidates;
 use Jorvent\Platform\Database\Db;
-use Jorvent\Requisitions\Entity\Requisition;
+use Jorvent\Requisitions\Read\RequisitionFacts;
 
 /** Rates everyone in a requisition's pipeline anew: after its brief, its weights or what it learned have changed. Unknown parts take the mean of these people. */
 final readonly class RateApplicants
@@ -16,7 +16,7 @@ final readonly class RateApplicants
     {
     }
 
-    public function __invoke(Requisition $requisition): void
+    public function __invoke(RequisitionFacts $requisition): void
     {
         $applications = [];
         foreach ($this->db->rows('SELECT id, candidate_id FROM application WHERE requisition_id = :r ORDER BY id', ['r' => $requisition->id]) as $row) {

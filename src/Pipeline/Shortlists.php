@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Jorvent\Pipeline;
 
-use Doctrine\ORM\EntityManagerInterface;
 use Jorvent\Activity\ActivityLog;
 use Jorvent\Core\Resume\Blind;
 use Jorvent\Core\Shared\Refused;
@@ -12,7 +11,7 @@ use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
 use Jorvent\Platform\Links\GuestLinks;
 use Jorvent\Platform\Links\LinkPurpose;
-use Jorvent\Requisitions\Entity\Requisition;
+use Jorvent\Requisitions\Read\FactsQuery;
 use Psr\Clock\ClockInterface;
 
 /** People shown to someone outside by a guest link, who reads them and leaves a view on each, with no account. */
@@ -22,7 +21,7 @@ final readonly class Shortlists
     public const MOST = 30;
     private const VOTES = ['yes', 'unsure', 'no'];
 
-    public function __construct(private Db $db, private EntityManagerInterface $entities, private ClockInterface $clock, private ActivityLog $log, private GuestLinks $links, private Applications $applications)
+    public function __construct(private Db $db, private FactsQuery $requisitions, private ClockInterface $clock, private ActivityLog $log, private GuestLinks $links, private Applications $applications)
     {
     }
 
@@ -42,7 +41,7 @@ final readonly class Shortlists
         };
 
         return $this->db->transaction(function () use ($requisitionId, $ids, $guest, $by, $contacts): string {
-            $requisition = $this->entities->find(Requisition::class, $requisitionId) ?? throw new \LogicException('No such requisition.');
+            $requisition = $this->requisitions->of($requisitionId);
             if (!$requisition->isApproved()) {
                 throw Refused::because('not_approved');
             }
@@ -98,7 +97,7 @@ final readonly class Shortlists
         $rows = $this->db->rows(
             'SELECT e.application_id, e.vote, e.comment, c.name, c.headline, c.city, c.email, c.phone, r.title, s.guest, s.contacts, x.text
              FROM shortlist_entry e JOIN shortlist s ON s.id = e.shortlist_id JOIN application p ON p.id = e.application_id
-                JOIN candidate c ON c.id = p.candidate_id JOIN requisition r ON r.id = s.requisition_id
+                JOIN candidate c ON c.id = p.candidate_id JOIN requisition_head r ON r.id = s.requisition_id
                 LEFT JOIN LATERAL (SELECT text FROM resume WHERE candidate_id = c.id ORDER BY beside, created_at DESC, id DESC LIMIT 1) x ON true
              WHERE e.shortlist_id = :s AND c.erased_at IS NULL ORDER BY p.fit DESC NULLS LAST, c.name',
             ['s' => $shortlist],

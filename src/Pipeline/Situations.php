@@ -14,6 +14,7 @@ use Jorvent\Core\Workflow\Position;
 use Jorvent\Core\Workflow\RequisitionState;
 use Jorvent\Core\Workflow\Situation;
 use Jorvent\Platform\Database\Db;
+use Jorvent\Requisitions\Read\FactsQuery;
 
 /**
  * Reads how things stand for an act and asks the table whether it may happen; within the transaction of the act. What counts positions
@@ -21,7 +22,7 @@ use Jorvent\Platform\Database\Db;
  */
 final readonly class Situations
 {
-    public function __construct(private Db $db)
+    public function __construct(private Db $db, private FactsQuery $requisitions)
     {
     }
 
@@ -37,7 +38,7 @@ final readonly class Situations
         $this->take($act, $requisition);
         $row = $this->db->row(
             'SELECT r.state, r.positions, (SELECT count(*) FROM hire h JOIN application a ON a.id = h.application_id WHERE a.requisition_id = r.id AND h.fell_through_at IS NULL) AS signed
-             FROM requisition r WHERE r.id = :id',
+             FROM requisition_head r WHERE r.id = :id',
             ['id' => $requisition],
         ) ?? throw Refused::because('missing');
         $act->check(new Situation(RequisitionState::from($row->str('state')), $row->int('positions'), $row->int('signed')));
@@ -53,7 +54,7 @@ final readonly class Situations
                 (SELECT count(*) FROM hire h JOIN application a ON a.id = h.application_id WHERE a.requisition_id = r.id AND h.fell_through_at IS NULL) AS signed,
                 (SELECT count(*) FROM offer s JOIN application a ON a.id = s.application_id WHERE a.requisition_id = r.id AND s.state = 'sent' AND s.id IS DISTINCT FROM o.id) AS promised,
                 EXISTS (SELECT 1 FROM offer s WHERE s.application_id = p.id AND s.state IN ('asked', 'agreed', 'sent')) AS under_way
-             FROM application p JOIN requisition r ON r.id = p.requisition_id
+             FROM application p JOIN requisition_head r ON r.id = p.requisition_id
                 LEFT JOIN interview i ON i.id = :interview AND i.application_id = p.id LEFT JOIN offer o ON o.id = :offer AND o.application_id = p.id
              WHERE p.id = :id",
             ['id' => $application, 'interview' => $interview, 'offer' => $offer],
@@ -70,7 +71,7 @@ final readonly class Situations
     private function take(HiringAct $act, int $requisition): void
     {
         if (Position::Any !== $act->position()) {
-            $this->db->execute('SELECT id FROM requisition WHERE id = :id FOR NO KEY UPDATE', ['id' => $requisition]);
+            $this->requisitions->hold($requisition);
         }
     }
 }

@@ -4,103 +4,146 @@ declare(strict_types=1);
 
 namespace Jorvent\Requisitions;
 
+use Jorvent\Catalogue\Read\ProfileHead;
 use Jorvent\Core\Import\Cell;
-use Jorvent\Core\Organisation\Code;
-use Jorvent\Core\Pay\PayTerms;
 use Jorvent\Core\Shared\Money;
 use Jorvent\Core\Shared\Refusal;
-use Jorvent\Organisation\Read\UnitChoice;
-use Jorvent\Platform\Database\Record;
 use Jorvent\Platform\Text\RichText;
+use Jorvent\Requisitions\Brief\Brief;
+use Jorvent\Requisitions\Brief\Team;
 
-/** Reads a row of a table as a brief, with everything looked up once for all rows. */
-final readonly class ImportRow
+/** Reads one row of a table as a brief. What can not be read is refused at its column, and all of it at once. */
+final class ImportRow
 {
+    private const SHOWN = 60;
+    private const MAX_TITLE = 160;
+
+    /** @var list<Refusal> */
+    private array $refusals = [];
+
     /**
-     * @param array<string, int>    $mapping  column by field
-     * @param array<string, UnitChoice> $units    what the person may use, by folded code and by small name
-     * @param array<string, Record> $sites    by small name and town
-     * @param array<string, int>    $people   by small name and address
-     * @param array<string, Record> $profiles by small title, and title with level
+     * @param array<string, int> $mapping column by field
+     * @param list<string>       $cells
+     * @param int                $me      who imports
      */
-    public function __construct(private array $mapping, private array $units, private array $sites, private array $people, private array $profiles, private int $me, private \DateTimeImmutable $today, private RichText $text)
+    public function __construct(
+        private readonly array $mapping,
+        private readonly array $cells,
+        private readonly ImportNames $names,
+        private readonly RichText $text,
+        private readonly int $me,
+        private readonly \DateTimeImmutable $today,
+    ) {
+    }
+
+    /** @return array{Brief, ProfileHead|null}|list<Refusal> the brief with its profile, or what is wrong, with the value */
+    public function read(): array
     {
+        $profile = $this->named('profile', $this->names->profile(...));
+        $unit = $this->named('unit', $this->names->unit(...), true);
+        $site = $this->named('site', $this->names->site(...), true);
+        $currency = $site->facts->currency ?? 'EUR';
+        $from = null === $profile ? WrittenFrom::nothing() : WrittenFrom::profile($profile);
+        $team = new Team(
+            requester: $this->me,
+            manager: $this->named('manager', $this->names->person(...)) ?? $this->me,
+            recruiter: $this->named('recruiter', $this->names->person(...)) ?? $this->me,
+        );
+        $values = [...$from->fields($currency), ...$this->typed($currency)];
+        if ('' === ($values['title'] ?? '')) {
+            $this->refuse('title', 'missing');
+        }
+        if ([] !== $this->refusals || null === $unit || null === $site) {
+            return $this->refusals;
+        }
+        $brief = $from->brief($unit->id, $site->id, $site->facts, $team, $this->dates())->with($values);
+        foreach ($brief->draftBlockers() as $refusal) {
+            $this->refuse($refusal->field, $refusal->code, $refusal->data);
+        }
+
+        return [] === $this->refusals ? [$brief, $profile] : $this->refusals;
+    }
+
+    /** @return array<string, mixed> the fields that have something in them, as Brief::toArray() gives them */
+    private function typed(string $currency): array
+    {
+        $lists = ['musts' => Cell::list($this->cell('musts')), 'wishes' => Cell::list($this->cell('wishes'))];
+        $description = $this->cell('description');
+
+        return array_filter([
+            'title' => mb_substr($this->cell('title'), 0, self::MAX_TITLE),
+            'positions' => $this->parsed('positions', Cell::number(...), 'not_a_number'),
+            'months' => $this->parsed('months', Cell::number(...), 'not_a_number'),
+            'yearsFrom' => $this->parsed('yearsFrom', Cell::number(...), 'not_a_number'),
+            'payFrom' => $this->amount('payFrom', $currency),
+            'payTo' => $this->amount('payTo', $currency),
+            'openedOn' => $this->parsed('openedOn', Cell::day(...), 'not_a_day')?->format('Y-m-d'),
+            'targetOn' => $this->parsed('targetOn', Cell::day(...), 'not_a_day')?->format('Y-m-d'),
+            'employment' => $this->parsed('employment', Cell::employment(...), 'import_unknown'),
+            'description' => '' === $description ? '' : $this->text->clean($description),
+            ...$lists,
+        ], static fn (mixed $value): bool => null !== $value && '' !== $value && [] !== $value);
+    }
+
+    /** @return array{openedOn: string, targetOn: string} */
+    private function dates(): array
+    {
+        $opened = Cell::day($this->cell('openedOn')) ?? $this->today;
+        $target = $opened->modify('+'.OpenRequisitions::TARGET_DAYS.' days');
+
+        return ['openedOn' => $opened->format('Y-m-d'), 'targetOn' => $target->format('Y-m-d')];
+    }
+
+    private function amount(string $field, string $currency): ?int
+    {
+        $parse = static fn (string $typed): ?Money => Money::parse($typed, $currency);
+
+        return $this->parsed($field, $parse, 'not_an_amount')?->minor;
     }
 
     /**
-     * @param list<string> $cells
+     * @template T
      *
-     * @return array{Brief|null, Record|null, list<Refusal>} the brief, the profile it is written from, and what can not be read, by field with the value
+     * @param callable(string): (T|null) $parse
+     *
+     * @return T|null
      */
-    public function read(array $cells): array
+    private function parsed(string $field, callable $parse, string $code): mixed
     {
-        $cell = fn (string $field): string => isset($this->mapping[$field]) ? $cells[$this->mapping[$field]] ?? '' : '';
-        $refusals = [];
-        $wrong = static function (string $field, string $code) use (&$refusals, $cell): void {
-            $refusals[] = new Refusal($field, $code, ['value' => mb_substr($cell($field), 0, 60)]);
-        };
-        $found = static function (string $field, array $among, bool $needed) use ($cell, $wrong): mixed {
-            $typed = $cell($field);
-            $hit = $among[mb_strtolower($typed)] ?? ('unit' === $field ? $among[Code::folded($typed)] ?? null : null);
-            if (null === $hit && ('' !== $typed || $needed)) {
-                $wrong($field, '' === $typed ? 'missing' : 'import_unknown');
-            }
-
-            return $hit;
-        };
-        $profile = $found('profile', $this->profiles, false);
-        $unit = $found('unit', $this->units, true);
-        $site = $found('site', $this->sites, true);
-        $manager = $found('manager', $this->people, false);
-        $recruiter = $found('recruiter', $this->people, false);
-        $number = static function (string $field) use ($cell, $wrong): ?int {
-            $n = Cell::number($cell($field));
-            if (null === $n && '' !== $cell($field)) {
-                $wrong($field, 'not_a_number');
-            }
-
-            return $n;
-        };
-        $day = static function (string $field) use ($cell, $wrong): ?\DateTimeImmutable {
-            $d = Cell::day($cell($field));
-            if (null === $d && '' !== $cell($field)) {
-                $wrong($field, 'not_a_day');
-            }
-
-            return $d;
-        };
-        $currency = $site instanceof Record ? $site->str('currency') : 'EUR';
-        $money = static function (string $field) use ($cell, $wrong, $currency): ?Money {
-            $m = Money::parse($cell($field), $currency);
-            if (null === $m && '' !== $cell($field)) {
-                $wrong($field, 'not_an_amount');
-            }
-
-            return $m;
-        };
-        $employment = '' === $cell('employment') ? 'permanent' : Cell::employment($cell('employment'));
-        if (null === $employment) {
-            $wrong('employment', 'import_unknown');
+        $typed = $this->cell($field);
+        $value = '' === $typed ? null : $parse($typed);
+        if (null === $value && '' !== $typed) {
+            $this->refuse($field, $code);
         }
-        $title = '' !== $cell('title') ? $cell('title') : ($profile instanceof Record ? $profile->str('title') : '');
-        if ('' === $title) {
-            $wrong('title', 'missing');
-        }
-        $values = [$number('positions'), $money('payFrom'), $money('payTo'), $day('openedOn'), $day('targetOn'), $number('yearsFrom'), $number('months')];
-        if ([] !== $refusals || !$unit instanceof UnitChoice || !$site instanceof Record) {
-            return [null, null, $refusals];
-        }
-        $p = $profile instanceof Record ? $profile : null;
-        $band = $p?->json('bands')[$currency] ?? null;
-        $banded = static fn (int $i): ?Money => \is_array($band) && \is_int($band[$i] ?? null) ? Money::major($band[$i], $currency) : null;
-        $musts = Cell::list($cell('musts'));
-        $wishes = Cell::list($cell('wishes'));
-        $brief = new Brief(
-            mb_substr($title, 0, 160), $unit->id, $site->int('id'), $values[0] ?? 1, $this->me, \is_int($manager) ? $manager : $this->me, \is_int($recruiter) ? $recruiter : $this->me, $currency, $values[1] ?? $banded(0), $values[2] ?? $banded(1), $values[3] ?? $this->today, $values[4] ?? ($values[3] ?? $this->today)->modify('+60 days'),
-            $values[5] ?? $p?->intOrNull('years_from'), [] === $musts ? $p?->strings('musts') ?? [] : $musts, [] === $wishes ? $p?->strings('wishes') ?? [] : $wishes, null, '' === $cell('description') ? $p?->str('description') ?? '' : $this->text->clean($cell('description')), $employment ?? 'permanent',
-            null === $p ? null : $p->str('title').' '.$p->str('level'), null, $site->str('country'), $p?->int('family_id'), null, $values[6], 'no', $p?->intOrNull('years_to'), $p?->strOrNull('education'), null, $p?->strings('benefits') ?? [], new PayTerms(),
-        );
 
-        return [$brief, $p, array_map(static fn (Refusal $r): Refusal => new Refusal($r->field, $r->code, [...$r->data, 'value' => mb_substr($cell($r->field), 0, 60)]), $brief->draftBlockers())];
+        return $value;
+    }
+
+    /**
+     * @template T
+     *
+     * @param callable(string): (T|null) $find
+     *
+     * @return T|null
+     */
+    private function named(string $field, callable $find, bool $needed = false): mixed
+    {
+        if ('' === $this->cell($field) && $needed) {
+            $this->refuse($field, 'missing');
+        }
+
+        return $this->parsed($field, $find, 'import_unknown');
+    }
+
+    private function cell(string $field): string
+    {
+        return isset($this->mapping[$field]) ? $this->cells[$this->mapping[$field]] ?? '' : '';
+    }
+
+    /** @param array<string, scalar|null> $data */
+    private function refuse(string $field, string $code, array $data = []): void
+    {
+        $value = mb_substr($this->cell($field), 0, self::SHOWN);
+        $this->refusals[] = new Refusal($field, $code, [...$data, 'value' => $value]);
     }
 }

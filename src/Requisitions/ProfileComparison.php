@@ -4,66 +4,59 @@ declare(strict_types=1);
 
 namespace Jorvent\Requisitions;
 
-use Jorvent\Catalogue\ProfileContent;
 use Jorvent\Catalogue\Read\ProfileQuery;
 use Jorvent\Core\Shared\Money;
+use Jorvent\Requisitions\Brief\Brief;
+use Jorvent\Requisitions\Entity\Origin;
 
 /** Compares a brief with the version of the role profile it was written from. */
 final readonly class ProfileComparison
 {
+    private const PAY = ['payFrom', 'payTo'];
+
     public function __construct(private ProfileQuery $profiles)
     {
     }
 
-    /**
-     * @return array{id: int, title: string, level: string, family: string, version: int, newest: int, values: array<string, mixed>, kept: array<string, bool>}|null
-     *                                                                                                                                                               values by field of the brief, and whether the brief has them the same
-     */
-    public function of(?int $profile, ?int $version, Brief $brief): ?array
+    public function of(Origin $origin, Brief $brief): ?ComparedProfile
     {
-        $head = null === $profile ? null : $this->profiles->head($profile);
-        $content = null === $head ? null : $this->profiles->at($head->id, (int) $version);
+        $head = null === $origin->profileId ? null : $this->profiles->head($origin->profileId);
+        $content = null === $head ? null : $this->profiles->at($head->id, (int) $origin->profileVersion);
         if (null === $head || null === $content) {
             return null;
         }
-        $values = self::values($content, $brief->currency);
-        $own = ['payFrom' => $brief->yearFrom()?->minor, 'payTo' => $brief->yearTo()?->minor] + $brief->toArray();
+        $values = WrittenFrom::content($content)->fields($brief->pay->currency);
+        // bands are full-time years; a brief may state its pay otherwise
+        $own = ['payFrom' => $brief->pay->yearFrom()?->minor, 'payTo' => $brief->pay->yearTo()?->minor];
+        $own += $brief->toArray();
         $kept = [];
         foreach ($values as $field => $value) {
             $kept[$field] = $own[$field] === $value;
         }
 
-        return [
-            'id' => $head->id,
-            'title' => $content->title,
-            'level' => $content->level,
-            'family' => $head->family,
-            'version' => (int) $version,
-            'newest' => $head->version,
-            'values' => $values,
-            'kept' => $kept,
-        ];
+        return new ComparedProfile(
+            $head->id, $content->title, $content->level, (int) $origin->profileVersion, $head->version, $values, $kept,
+        );
     }
 
-    /** @return array<string, mixed> what a profile gives to a brief, by field of the brief */
-    private static function values(ProfileContent $content, string $currency): array
+    /**
+     * The brief with some fields as the profile has them; pay always as a range.
+     *
+     * @param list<string> $fields
+     */
+    public function restore(Brief $brief, ComparedProfile $profile, array $fields): Brief
     {
-        $band = $content->bands[$currency] ?? null;
-        $minor = static fn (?int $units): ?int => null === $units ? null : Money::major($units, $currency)->minor;
+        if ([] !== array_intersect($fields, self::PAY)) {
+            $fields = [...$fields, ...self::PAY];
+        }
+        $taken = array_intersect_key($profile->values, array_flip($fields));
+        foreach (self::PAY as $field) {
+            if (\is_int($taken[$field] ?? null)) {
+                $year = new Money($taken[$field], $brief->pay->currency);
+                $taken[$field] = $brief->pay->terms()->stated($year)->minor;
+            }
+        }
 
-        return [
-            'title' => $content->title,
-            'internalTitle' => $content->title.' '.$content->level,
-            'family' => $content->family,
-            'musts' => $content->musts,
-            'wishes' => $content->wishes,
-            'yearsFrom' => $content->yearsFrom,
-            'yearsTo' => $content->yearsTo,
-            'education' => $content->education,
-            'benefits' => $content->benefits,
-            'description' => $content->description,
-            'payFrom' => $minor($band[0] ?? null),
-            'payTo' => $minor($band[1] ?? null),
-        ];
+        return $brief->with($taken);
     }
 }

@@ -5,14 +5,18 @@ declare(strict_types=1);
 namespace Jorvent\Requisitions;
 
 use Jorvent\Accounts\Access\Permission;
+use Jorvent\Accounts\Access\Role;
+use Jorvent\Accounts\Read\StaffQuery;
+use Jorvent\Catalogue\Read\ProfileHead;
+use Jorvent\Catalogue\Read\ProfileQuery;
 use Jorvent\Core\Import\Fields;
-use Jorvent\Core\Organisation\Code;
 use Jorvent\Core\Shared\Refusal;
 use Jorvent\Drawing\Figures;
 use Jorvent\Organisation\Read\ReachQuery;
-use Jorvent\Platform\Database\Db;
-use Jorvent\Platform\Database\Record;
+use Jorvent\Organisation\Read\SiteQuery;
 use Jorvent\Platform\Text\RichText;
+use Jorvent\Requisitions\Brief\Brief;
+use Jorvent\Requisitions\Brief\Pay;
 use Jorvent\Shell\Import\ImportKind;
 use Jorvent\Shell\Import\ImportLine;
 use Psr\Clock\ClockInterface;
@@ -20,8 +24,17 @@ use Psr\Clock\ClockInterface;
 /** Rows that become requisitions, as drafts. */
 final readonly class RequisitionImport implements ImportKind
 {
-    public function __construct(private Db $db, private ClockInterface $clock, private ReachQuery $reach, private RichText $text, private OpenRequisitionHandler $open)
-    {
+    private const AT_ONCE = 100;
+
+    public function __construct(
+        private OpenRequisitions $open,
+        private ReachQuery $reach,
+        private SiteQuery $sites,
+        private StaffQuery $staff,
+        private ProfileQuery $profiles,
+        private RichText $text,
+        private ClockInterface $clock,
+    ) {
     }
 
     public function key(): string
@@ -51,31 +64,18 @@ final readonly class RequisitionImport implements ImportKind
 
     public function reader(array $mapping, int $account): callable
     {
-        $units = $sites = $people = $profiles = [];
-        foreach ($this->reach->choices($account, Permission::OpenRequisition) as $u) {
-            if ($u->kind->hires()) {
-                $units += [mb_strtolower($u->name) => $u];
-                $units[Code::folded($u->code)] = $u;
-            }
-        }
-        foreach ($this->db->rows('SELECT id, name, city, country, currency FROM site_place') as $s) {
-            $sites += [mb_strtolower($s->str('name')) => $s, mb_strtolower($s->str('city')) => $s];
-        }
-        foreach ($this->db->rows("SELECT a.id, a.name, a.email FROM account a WHERE a.active AND EXISTS (SELECT 1 FROM account_grant g WHERE g.account_id = a.id AND g.role IN ('recruiter', 'manager'))") as $p) {
-            $people += [mb_strtolower($p->str('name')) => $p->int('id'), mb_strtolower($p->str('email')) => $p->int('id')];
-        }
-        foreach ($this->db->rows('SELECT * FROM profile_now WHERE retired_at IS NULL ORDER BY id') as $p) {
-            $profiles += [mb_strtolower($p->str('title')) => $p, mb_strtolower($p->str('title').' '.$p->str('level')) => $p];
-        }
-        $row = new ImportRow($mapping, $units, $sites, $people, $profiles, $account, $this->clock->now()->setTime(0, 0), $this->text);
+        $names = $this->names($account);
+        $today = $this->clock->now()->setTime(0, 0);
 
-        return static function (array $cells) use ($row): ImportLine {
+        return function (array $cells) use ($mapping, $names, $account, $today): ImportLine {
             /** @var list<string> $cells */
-            /** @var list<Refusal> $refusals */
-            [$brief, $profile, $refusals] = $row->read($cells);
-            $pay = null === $brief ? '' : $brief->currency.' '.(null === $brief->payFrom ? '' : Figures::thousands($brief->payFrom->units())).'–'.(null === $brief->payTo ? '' : Figures::thousands($brief->payTo->units()));
+            $read = (new ImportRow($mapping, $cells, $names, $this->text, $account, $today))->read();
+            $brief = $read[0] ?? null;
+            if ($brief instanceof Brief) {
+                return new ImportLine($read, self::line($brief), []);
+            }
 
-            return new ImportLine(null === $brief ? null : [$brief, $profile], null === $brief ? [] : [$brief->title, (string) $brief->positions, $pay, ($brief->openedOn?->format('Y-m-d') ?? '').' – '.($brief->targetOn?->format('Y-m-d') ?? '')], $refusals);
+            return new ImportLine(null, [], array_values(array_filter($read, static fn (mixed $r): bool => $r instanceof Refusal)));
         };
     }
 
@@ -84,11 +84,11 @@ final readonly class RequisitionImport implements ImportKind
         $drafts = [];
         foreach ($values as $value) {
             if (\is_array($value) && ($value[0] ?? null) instanceof Brief) {
-                $drafts[] = [$value[0], ($value[1] ?? null) instanceof Record ? $value[1] : null];
+                $drafts[] = [$value[0], ($value[1] ?? null) instanceof ProfileHead ? $value[1] : null];
             }
         }
-        foreach (array_chunk($drafts, 100) as $some) {
-            $this->open->writeMany($some, ['import' => $import], $account);
+        foreach (array_chunk($drafts, self::AT_ONCE) as $some) {
+            $this->open->many($some, ['import' => $import], $account);
         }
     }
 
@@ -100,5 +100,40 @@ final readonly class RequisitionImport implements ImportKind
     public function before(): array
     {
         return ['requisition_new', ['from' => 'table']];
+    }
+
+    private function names(int $account): ImportNames
+    {
+        $names = new ImportNames();
+        foreach ($this->reach->choices($account, Permission::OpenRequisition) as $unit) {
+            if ($unit->kind->hires()) {
+                $names->addUnit($unit);
+            }
+        }
+        array_map($names->addSite(...), $this->sites->all());
+        foreach ($this->staff->withRole(Role::Recruiter, Role::Manager) as $person) {
+            $names->addPerson($person->id, $person->name, $person->email);
+        }
+        array_map($names->addProfile(...), $this->profiles->inUse());
+
+        return $names;
+    }
+
+    /** @return list<string> as shown() names them */
+    private static function line(Brief $brief): array
+    {
+        $dates = [$brief->time->openedOn?->format('Y-m-d'), $brief->time->targetOn?->format('Y-m-d')];
+
+        return [$brief->job->title, (string) $brief->job->positions, self::pay($brief->pay), implode(' – ', $dates)];
+    }
+
+    private static function pay(Pay $pay): string
+    {
+        $amounts = array_map(
+            static fn ($money): string => null === $money ? '' : Figures::thousands($money->units()),
+            [$pay->from(), $pay->to()],
+        );
+
+        return $pay->currency.' '.implode('–', $amounts);
     }
 }

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Jorvent\Screening;
 
-use Doctrine\ORM\EntityManagerInterface;
 use Jorvent\Activity\ActivityLog;
 use Jorvent\Catalogue\QuestionsOfProfile;
 use Jorvent\Core\Screening\Option;
@@ -13,30 +12,29 @@ use Jorvent\Core\Screening\QuestionKind;
 use Jorvent\Core\Screening\Questionnaire;
 use Jorvent\Core\Screening\Weights;
 use Jorvent\Core\Shared\Refused;
-use Jorvent\Platform\Database\Db;
-use Psr\Clock\ClockInterface;
+use Jorvent\Requisitions\QuestionsOfRequisition;
+use Jorvent\Requisitions\Read\FactsQuery;
 
-/** Screening questions: written and weighed one by one in a set, kept in the library, marked by hand. */
+/** Screening questions: written and weighed one by one in a set, kept in the library. */
 final readonly class Questions
 {
-    public function __construct(private Db $db, private EntityManagerInterface $entities, private ClockInterface $clock, private ActivityLog $log, private QuestionsOfProfile $profiles, private QuestionLibrary $library)
-    {
+    public function __construct(
+        private FactsQuery $requisitions,
+        private QuestionsOfRequisition $ofRequisition,
+        private QuestionsOfProfile $profiles,
+        private QuestionLibrary $library,
+        private ActivityLog $log,
+    ) {
     }
 
     public function requisition(int $id): RequisitionQuestions
     {
-        return new RequisitionQuestions($id, $this->db, $this->entities, $this->clock, $this->log);
+        return new RequisitionQuestions($id, $this->requisitions, $this->ofRequisition);
     }
 
     public function profile(int $id): ProfileQuestions
     {
         return new ProfileQuestions($id, $this->profiles, $this->log);
-    }
-
-    /** As they were when someone answered them. */
-    public function at(int $requisition, int $version): Questionnaire
-    {
-        return Questionnaire::fromArray($this->db->row('SELECT questions FROM questions_version WHERE requisition_id = :r AND version = :v', ['r' => $requisition, 'v' => $version])?->objects('questions') ?? []);
     }
 
     /** Adds an empty question of a kind at the end and gives its id. */
@@ -138,58 +136,5 @@ final readonly class Questions
 
             return array_map(static fn (Question $q): Question => $q->weighing($weights[$q->id] ?? $q->weight), $all);
         });
-    }
-
-    /** A named person marks a text; the score follows. */
-    public function mark(int $application, string $question, int $mark): void
-    {
-        $this->db->transaction(function () use ($application, $question, $mark): void {
-            if ($mark < 0 || $mark > 100) {
-                throw Refused::because('weight_out_of_range', 'mark');
-            }
-            $row = $this->db->row('SELECT requisition_id, questions_version, answers, marks, candidate_id FROM application WHERE id = :id FOR UPDATE', ['id' => $application]) ?? throw Refused::because('application_gone');
-            $questionnaire = $this->at($row->int('requisition_id'), $row->int('questions_version'));
-            if (true !== $questionnaire->question($question)?->kind->isMarkedByHand()) {
-                throw Refused::because('missing');
-            }
-            $marks = [...self::marks($row->json('marks')), $question => $mark];
-            $score = $questionnaire->score(self::answers($row->json('answers')), $marks);
-            $this->db->execute('UPDATE application SET marks = :marks, score = :score, score_complete = :complete WHERE id = :id', ['id' => $application, 'marks' => json_encode($marks, \JSON_THROW_ON_ERROR), 'score' => $score->value, 'complete' => $score->complete]);
-            $this->log->record('answer.marked', 'application', $application, $row->int('requisition_id'), $row->int('candidate_id'), ['question' => $question, 'mark' => $mark, 'score' => $score->value]);
-        });
-    }
-
-    /**
-     * @param array<array-key, mixed> $stored
-     *
-     * @return array<string, string>
-     */
-    public static function answers(array $stored): array
-    {
-        $answers = [];
-        foreach ($stored as $id => $answer) {
-            if (\is_string($answer)) {
-                $answers[(string) $id] = $answer;
-            }
-        }
-
-        return $answers;
-    }
-
-    /**
-     * @param array<array-key, mixed> $stored
-     *
-     * @return array<string, int>
-     */
-    public static function marks(array $stored): array
-    {
-        $marks = [];
-        foreach ($stored as $id => $mark) {
-            if (\is_int($mark)) {
-                $marks[(string) $id] = $mark;
-            }
-        }
-
-        return $marks;
     }
 }

@@ -34,8 +34,8 @@ final readonly class Tasks
     {
         return $this->tasks(
             "SELECT CASE WHEN v.offer_id IS NULL THEN 'approve_brief' ELSE 'approve_offer' END AS kind, coalesce(v.offer_id, v.requisition_id) AS subject, (SELECT application_id FROM offer WHERE id = v.offer_id) AS application, v.asked_at AS since, r.number, r.title, s.city, q.name AS by, CASE WHEN v.approver_id <> :me THEN (SELECT name FROM account WHERE id = v.approver_id) END AS instead_of, v.reason, v.reason_data, r.positions AS blocks
-             FROM approval v JOIN requisition r ON r.id = v.requisition_id JOIN site_place s ON s.id = r.site_id JOIN account q ON q.id = r.requester_id
-             WHERE ".Delegations::decides('v')." AND v.state = 'waiting' AND NOT EXISTS (SELECT 1 FROM approval b WHERE b.requisition_id = v.requisition_id AND b.offer_id IS NOT DISTINCT FROM v.offer_id AND b.state = 'waiting' AND b.rank < v.rank)",
+             FROM asked_approver v JOIN requisition_head r ON r.id = v.requisition_id JOIN site_place s ON s.id = r.site_id JOIN account q ON q.id = r.requester_id
+             WHERE ".Delegations::decides('v')." AND v.state = 'waiting' AND NOT EXISTS (SELECT 1 FROM asked_approver b WHERE b.requisition_id = v.requisition_id AND b.offer_id IS NOT DISTINCT FROM v.offer_id AND b.state = 'waiting' AND b.rank < v.rank)",
             $me, self::ANSWER_DAYS,
         );
     }
@@ -45,15 +45,15 @@ final readonly class Tasks
     {
         return $this->tasks(
             "SELECT 'knock_out' AS kind, p.id AS subject, p.applied_at AS since, p.knock_out_due AS due, r.number, r.title, s.city, c.name AS person
-             FROM application p JOIN requisition r ON r.id = p.requisition_id JOIN site_place s ON s.id = r.site_id JOIN candidate c ON c.id = p.candidate_id WHERE p.knock_out = 'failed' AND p.state = 'active' AND r.recruiter_id = :me AND r.state = 'approved'", $me, 1);
+             FROM application p JOIN requisition_head r ON r.id = p.requisition_id JOIN site_place s ON s.id = r.site_id JOIN candidate c ON c.id = p.candidate_id WHERE p.knock_out = 'failed' AND p.state = 'active' AND r.recruiter_id = :me AND r.state = 'approved'", $me, 1);
     }
 
     /** @return list<Task> */
     private function newApplicants(Account $me): array
     {
         return $this->tasks(
-            "SELECT 'read_new' AS kind, r.id AS subject, min(p.entered_at) AS since, r.number, r.title, s.city, count(*) AS count FROM application p JOIN requisition r ON r.id = p.requisition_id JOIN site_place s ON s.id = r.site_id
-             WHERE p.stage = 'new' AND p.state = 'active' AND p.knock_out <> 'failed' AND r.recruiter_id = :me AND r.state = 'approved' GROUP BY r.id, s.city", $me, self::ANSWER_DAYS);
+            "SELECT 'read_new' AS kind, r.id AS subject, min(p.entered_at) AS since, r.number, r.title, s.city, count(*) AS count FROM application p JOIN requisition_head r ON r.id = p.requisition_id JOIN site_place s ON s.id = r.site_id
+             WHERE p.stage = 'new' AND p.state = 'active' AND p.knock_out <> 'failed' AND r.recruiter_id = :me AND r.state = 'approved' GROUP BY r.id, r.number, r.title, s.city", $me, self::ANSWER_DAYS);
     }
 
     /** @return list<Task> */
@@ -61,7 +61,7 @@ final readonly class Tasks
     {
         return $this->tasks(
             "SELECT 'scorecard' AS kind, i.id AS subject, upper(i.during) AS since, r.number, r.title, s.city, c.name AS person FROM interview i JOIN interview_seat t ON t.interview_id = i.id JOIN application p ON p.id = i.application_id
-             JOIN requisition r ON r.id = p.requisition_id JOIN site_place s ON s.id = r.site_id JOIN candidate c ON c.id = i.candidate_id
+             JOIN requisition_head r ON r.id = p.requisition_id JOIN site_place s ON s.id = r.site_id JOIN candidate c ON c.id = i.candidate_id
              WHERE t.account_id = :me AND i.state = 'booked' AND upper(i.during) < :now AND p.state = 'active' AND NOT EXISTS (SELECT 1 FROM scorecard k WHERE k.interview_id = i.id AND k.account_id = :me AND k.submitted_at IS NOT NULL)", $me, 1);
     }
 
@@ -70,22 +70,22 @@ final readonly class Tasks
     {
         return $this->tasks(
             "SELECT 'interview' AS kind, i.id AS subject, i.created_at AS since, lower(i.during) AS due, r.number, r.title, s.city, c.name AS person FROM interview i JOIN interview_seat t ON t.interview_id = i.id JOIN application p ON p.id = i.application_id
-             JOIN requisition r ON r.id = p.requisition_id JOIN site_place s ON s.id = r.site_id JOIN candidate c ON c.id = i.candidate_id WHERE t.account_id = :me AND i.state = 'booked' AND lower(i.during) BETWEEN :now AND CAST(:now AS timestamptz) + interval '3 days'", $me, 1);
+             JOIN requisition_head r ON r.id = p.requisition_id JOIN site_place s ON s.id = r.site_id JOIN candidate c ON c.id = i.candidate_id WHERE t.account_id = :me AND i.state = 'booked' AND lower(i.during) BETWEEN :now AND CAST(:now AS timestamptz) + interval '3 days'", $me, 1);
     }
 
     /** @return list<Task> who is new in one's saved searches */
     private function matches(Account $me): array
     {
         return $this->tasks(
-            "SELECT 'matches' AS kind, x.id AS subject, min(m.at) AS since, r.number, r.title, s.city, x.name AS person, count(*) AS count FROM saved_search x JOIN saved_match m ON m.search_id = x.id JOIN requisition r ON r.id = x.requisition_id JOIN site_place s ON s.id = r.site_id
-             WHERE x.account_id = :me AND r.state = 'approved' GROUP BY x.id, r.id, s.city", $me, self::ANSWER_DAYS);
+            "SELECT 'matches' AS kind, x.id AS subject, min(m.at) AS since, r.number, r.title, s.city, x.name AS person, count(*) AS count FROM saved_search x JOIN saved_match m ON m.search_id = x.id JOIN requisition_head r ON r.id = x.requisition_id JOIN site_place s ON s.id = r.site_id
+             WHERE x.account_id = :me AND r.state = 'approved' GROUP BY x.id, r.id, r.number, r.title, s.city", $me, self::ANSWER_DAYS);
     }
 
     /** @return list<Task> people brought in from outside whom no mail can tell */
     private function untold(Account $me): array
     {
         return $this->tasks(
-            "SELECT DISTINCT ON (c.id) 'tell' AS kind, c.id AS subject, c.created_at AS since, CAST(c.tell_by AS timestamptz) AS due, r.number, r.title, s.city, c.name AS person FROM candidate c JOIN application p ON p.candidate_id = c.id JOIN requisition r ON r.id = p.requisition_id JOIN site_place s ON s.id = r.site_id
+            "SELECT DISTINCT ON (c.id) 'tell' AS kind, c.id AS subject, c.created_at AS since, CAST(c.tell_by AS timestamptz) AS due, r.number, r.title, s.city, c.name AS person FROM candidate c JOIN application p ON p.candidate_id = c.id JOIN requisition_head r ON r.id = p.requisition_id JOIN site_place s ON s.id = r.site_id
              WHERE c.tell_by <= CAST(:today AS date) + 7 AND c.email IS NULL AND c.erased_at IS NULL AND c.merged_into IS NULL AND r.recruiter_id = :me ORDER BY c.id, p.id", $me, 7);
     }
 
@@ -94,7 +94,7 @@ final readonly class Tasks
     {
         return $this->tasks(
             "SELECT 'offer_'||o.state AS kind, o.id AS subject, coalesce(o.sent_at, o.created_at) AS since, CASE WHEN o.state = 'sent' THEN o.answer_by + interval '23 hours' END AS due, r.number, r.title, s.city, c.name AS person, p.id AS application
-             FROM offer o JOIN application p ON p.id = o.application_id JOIN requisition r ON r.id = p.requisition_id JOIN site_place s ON s.id = r.site_id JOIN candidate c ON c.id = p.candidate_id
+             FROM offer o JOIN application p ON p.id = o.application_id JOIN requisition_head r ON r.id = p.requisition_id JOIN site_place s ON s.id = r.site_id JOIN candidate c ON c.id = p.candidate_id
              WHERE r.recruiter_id = :me AND o.state IN ('draft', 'agreed', 'sent') AND p.state = 'active'", $me, self::ANSWER_DAYS);
     }
 
@@ -103,8 +103,8 @@ final readonly class Tasks
     {
         return $this->tasks(
             "SELECT CASE WHEN r.state = 'sent_back' THEN 'amend_brief' WHEN r.state = 'draft' THEN 'finish_brief' WHEN x.hired >= r.positions THEN 'fill' ELSE 'advertise' END AS kind, r.id AS subject,
-                CASE WHEN r.state = 'approved' THEN r.approved_at ELSE r.saved_at END AS since, r.number, r.title, s.city, (SELECT note FROM approval v WHERE v.requisition_id = r.id AND v.state = 'sent_back' ORDER BY v.id DESC LIMIT 1) AS note, r.positions AS blocks
-             FROM requisition r JOIN site_place s ON s.id = r.site_id CROSS JOIN LATERAL (SELECT count(*) AS hired FROM hire h JOIN application p ON p.id = h.application_id WHERE p.requisition_id = r.id AND h.fell_through_at IS NULL) x
+                CASE WHEN r.state = 'approved' THEN r.approved_at ELSE r.saved_at END AS since, r.number, r.title, s.city, (SELECT note FROM asked_approver v WHERE v.requisition_id = r.id AND v.state = 'sent_back' ORDER BY v.id DESC LIMIT 1) AS note, r.positions AS blocks
+             FROM requisition_head r JOIN site_place s ON s.id = r.site_id CROSS JOIN LATERAL (SELECT count(*) AS hired FROM hire h JOIN application p ON p.id = h.application_id WHERE p.requisition_id = r.id AND h.fell_through_at IS NULL) x
              WHERE ((r.state IN ('draft', 'sent_back') AND :me IN (r.requester_id)) OR (r.state = 'approved' AND r.recruiter_id = :me AND (x.hired >= r.positions OR NOT EXISTS (SELECT 1 FROM posting b WHERE b.requisition_id = r.id))))", $me, 3);
     }
 
@@ -112,7 +112,7 @@ final readonly class Tasks
     private function failures(Account $me): array
     {
         return $this->tasks(
-            "SELECT 'failed_delivery' AS kind, o.id AS subject, o.created_at AS since, o.created_at AS due, r.number, r.title, s.city, o.kind AS what, o.last_error AS error FROM delivery o JOIN requisition r ON r.id = o.requisition_id JOIN site_place s ON s.id = r.site_id
+            "SELECT 'failed_delivery' AS kind, o.id AS subject, o.created_at AS since, o.created_at AS due, r.number, r.title, s.city, o.kind AS what, o.last_error AS error FROM delivery o JOIN requisition_head r ON r.id = o.requisition_id JOIN site_place s ON s.id = r.site_id
              WHERE o.state = 'failed' AND r.recruiter_id = :me", $me, 0);
     }
 
@@ -141,7 +141,7 @@ final readonly class Tasks
     private function adverts(Account $me): array
     {
         $refused = $this->tasks(
-            "SELECT 'advert_refused' AS kind, p.id AS subject, coalesce(p.ended_at, p.asked_at) AS since, r.number, r.title, s.city, b.name AS person, p.reason AS note FROM posting p JOIN board b ON b.key = p.board JOIN requisition r ON r.id = p.requisition_id JOIN site_place s ON s.id = r.site_id
+            "SELECT 'advert_refused' AS kind, p.id AS subject, coalesce(p.ended_at, p.asked_at) AS since, r.number, r.title, s.city, b.name AS person, p.reason AS note FROM posting p JOIN board b ON b.key = p.board JOIN requisition_head r ON r.id = p.requisition_id JOIN site_place s ON s.id = r.site_id
              WHERE p.state = 'refused' AND r.state = 'approved' AND r.recruiter_id = :me AND NOT EXISTS (SELECT 1 FROM posting n WHERE n.requisition_id = p.requisition_id AND n.board = p.board AND n.id > p.id)", $me, 1);
         $now = $this->clock->now();
 
@@ -152,7 +152,7 @@ final readonly class Tasks
     private function questions(Account $me): array
     {
         return $this->tasks(
-            "SELECT 'answer_question' AS kind, q.id AS subject, q.asked_at AS since, r.number, r.title, s.city, a.name AS person, q.question AS note FROM approval_question q JOIN requisition r ON r.id = q.requisition_id JOIN site_place s ON s.id = r.site_id JOIN account a ON a.id = q.asked_by
+            "SELECT 'answer_question' AS kind, q.id AS subject, q.asked_at AS since, r.number, r.title, s.city, a.name AS person, q.question AS note FROM asked_question q JOIN requisition_head r ON r.id = q.requisition_id JOIN site_place s ON s.id = r.site_id JOIN account a ON a.id = q.asked_by
              WHERE q.answered_at IS NULL AND r.state = 'asked' AND :me IN (r.requester_id, r.recruiter_id)", $me, 1);
     }
 
@@ -168,8 +168,8 @@ final readonly class Tasks
     private function decisions(Account $me): array
     {
         return $this->tasks(
-            "SELECT 'decide' AS kind, r.id AS subject, min(p.entered_at) AS since, r.number, r.title, s.city, count(*) AS count FROM application p JOIN requisition r ON r.id = p.requisition_id JOIN site_place s ON s.id = r.site_id
-             WHERE p.stage = 'decision' AND p.state = 'active' AND p.knock_out <> 'failed' AND r.state = 'approved' AND r.manager_id = :me GROUP BY r.id, s.city", $me, self::ANSWER_DAYS);
+            "SELECT 'decide' AS kind, r.id AS subject, min(p.entered_at) AS since, r.number, r.title, s.city, count(*) AS count FROM application p JOIN requisition_head r ON r.id = p.requisition_id JOIN site_place s ON s.id = r.site_id
+             WHERE p.stage = 'decision' AND p.state = 'active' AND p.knock_out <> 'failed' AND r.state = 'approved' AND r.manager_id = :me GROUP BY r.id, r.number, r.title, s.city", $me, self::ANSWER_DAYS);
     }
 
     /** @return list<Task> */

@@ -98,4 +98,17 @@ final class MoneyTest extends TestCase
         self::assertSame(['base pay_not_positive', 'answer_by answer_after_first_day'], $codes(-1, '2026-02-01', '2026-02-02'));
         self::assertSame(['base not_an_amount', 'first_day not_a_day', 'answer_by answer_too_late'], $codes(null, null, '2026-06-01'));
     }
+
+    public function testAnAmountIsShownAsItIsTyped(): void
+    {
+        $shown = static fn (int $minor, string $currency): string => (new Money($minor, $currency))->grouped();
+        self::assertSame('620 000', $shown(62_000_000, 'NOK'));
+        self::assertSame('1 234.05', $shown(123_405, 'EUR'));
+        self::assertSame('-0.50', $shown(-50, 'EUR'));
+        self::assertSame('620 000', $shown(620_000, 'JPY'));
+        self::assertSame('1.500', $shown(1_500, 'KWD'));
+        foreach ([62_000_000, 123_405, 99, 0] as $minor) {
+            self::assertSame($minor, Money::parse($shown($minor, 'EUR'), 'EUR')?->minor, 'and reads back');
+        }
+    }
 }

@@ -121,13 +121,20 @@ final class AddressesTest extends DatabaseTest
         }
     }
 
-    /** @return list<string> of all fields that something in the sources reads */
+    /** @return list<string> of all fields that something in the sources reads, has in a form or takes as a payload */
     private function names(): array
     {
+        $readers = 'line|text|int|ints|strings|lines|map|answers|day|has|choice|getString|getInt|get|all|add';
         $names = [];
         foreach (Finder::create()->files()->in(\dirname(__DIR__, 2).'/src')->name('*.php') as $file) {
-            preg_match_all('/(?:->(?:line|text|int|ints|strings|lines|map|answers|day|has|choice|getString|getInt|get|all)|whole\(\$request,)\(? ?\'([a-z][a-z_]*)\'/', $file->getContents(), $m);
-            $names = [...$names, ...$m[1]];
+            $source = $file->getContents();
+            preg_match_all('/(?:->(?:'.$readers.')|whole\(\$request,)\(? ?\'([a-z][a-zA-Z_]*)\'/', $source, $read);
+            $names = [...$names, ...$read[1]];
+            if (1 === preg_match('/(?:^|\/)(?:Web|Form)$/', $file->getRelativePath())) {
+                preg_match_all('/^ +(?:public|private) \??[\w|]+ \$([a-z][a-zA-Z]*)/m', $source, $fields);
+                preg_match_all('/SerializedName\(\'([a-z_]+)\'/', $source, $renamed);
+                $names = [...$names, ...$fields[1], ...$renamed[1]];
+            }
         }
 
         return array_values(array_diff(array_unique($names), ['_token']));

@@ -13,20 +13,22 @@ use Jorvent\Core\Workflow\Decision;
 use Jorvent\Core\Workflow\Post;
 use Jorvent\Pipeline\CallBack;
 use Jorvent\Reference\ImportHolidays;
+use Jorvent\Requisitions\AfterApproval;
+use Jorvent\Requisitions\AllHanging;
 use Jorvent\Requisitions\ApprovalQuestions;
 use Jorvent\Requisitions\ApprovalReminders;
 use Jorvent\Requisitions\ApprovalRules;
 use Jorvent\Requisitions\Approvals;
 use Jorvent\Requisitions\AskApproval;
-use Jorvent\Requisitions\Brief;
+use Jorvent\Requisitions\Brief\Brief;
+use Jorvent\Requisitions\Brief\Team;
 use Jorvent\Requisitions\DecideBrief;
 use Jorvent\Requisitions\Entity\Requisition;
 use Jorvent\Requisitions\FieldRules;
 use Jorvent\Requisitions\Lifecycle;
-use Jorvent\Requisitions\OpenRequisition;
-use Jorvent\Requisitions\OpenRequisitionHandler;
+use Jorvent\Requisitions\Met;
+use Jorvent\Requisitions\OpenRequisitions;
 use Jorvent\Requisitions\SaveBrief;
-use Jorvent\Requisitions\SaveBriefHandler;
 use Jorvent\Tests\Support\DatabaseTest;
 use PHPUnit\Framework\Attributes\CoversClass;
 
@@ -81,7 +83,7 @@ final class ApprovalTest extends DatabaseTest
         $brief = $this->brief($id);
         $chain = $this->get(AskApproval::class)->chain($brief, 1);
         $next = function () use ($id, $brief, $chain): ?string {
-            $as = $this->get(Approvals::class)->chosen($id, null, $brief->unit, $chain)[0];
+            $as = $this->get(Approvals::class)->chosen($id, null, $brief->place->unit, $chain)[0];
 
             return null === $as['id'] ? null : $as['as']?->value.' '.$this->db()->row('SELECT name FROM account WHERE id = :id', ['id' => $as['id']])?->str('name');
         };
@@ -90,7 +92,9 @@ final class ApprovalTest extends DatabaseTest
         self::assertSame('admin Runa Eikeland', $next());
         $this->db()->execute("DELETE FROM account_grant WHERE role = 'admin'");
         self::assertNull($next());
-        $asking = fn () => $this->get(Approvals::class)->ask($id, null, $brief->unit, $chain);
+        $asking = fn () => $this->db()->transaction(
+            fn () => $this->get(Approvals::class)->ask($id, null, $brief->place->unit, $chain),
+        );
         self::assertSame(['nobody_can_decide'], $this->refused($asking), 'asking is refused with the reason');
     }
 
@@ -140,7 +144,7 @@ final class ApprovalTest extends DatabaseTest
         self::assertSame('approved', $this->state($id));
 
         // tried on the past before it counts
-        $this->send('/approval-rules', '/approval-rules', ['name' => 'All to the board', 'rank' => '4', 'posts' => ['division'], 'then' => 'try'], 200);
+        $this->send('/approval-rules', '/approval-rules/try', ['name' => 'All to the board', 'rank' => '4', 'posts' => ['division']], 200);
         self::assertSelectorTextContains('section[aria-label=Rule]', 'Head of division');
     }
 
@@ -187,7 +191,10 @@ final class ApprovalTest extends DatabaseTest
         $this->as('Hanne Solvik');
         $this->client->request('GET', "/r/$number/brief");
         self::assertSelectorTextContains('main', 'Yes, from March.');
-        $this->send("/r/$number/brief", "/r/$number/brief/decide", ['answer' => 'sent_back', 'note' => 'Too wide', 'field' => ['payTo', 'musts', 'nonsense']]);
+        $marked = ['answer' => 'sent_back', 'note' => 'Too wide', 'field' => ['payTo', 'musts', 'nonsense']];
+        $this->send("/r/$number/brief", "/r/$number/brief/decide", $marked, 422);
+        self::assertSelectorTextContains('.decide textarea', 'Too wide', 'what was typed stays');
+        $this->send("/r/$number/brief", "/r/$number/brief/decide", ['field' => ['payTo', 'musts']] + $marked);
         self::assertSame('["musts", "payTo"]', $this->db()->row("SELECT fields FROM approval WHERE requisition_id = :r AND state = 'sent_back'", ['r' => $id])?->str('fields'));
         $this->as('Mo Bakkerud');
         $this->client->request('GET', "/r/$number/brief");
@@ -198,23 +205,23 @@ final class ApprovalTest extends DatabaseTest
     public function testAfterApprovalSomeFieldsChangeFreelyAndSomeAskAgain(): void
     {
         $id = $this->asked();
-        $this->as('Solveig Aune');
+        $solveig = $this->as('Solveig Aune')->id;
         $this->get(DecideBrief::class)($id, $this->account('Hanne Solvik')->id, Decision::Agreed, '');
-        $save = $this->get(SaveBriefHandler::class);
+        $save = $this->get(SaveBrief::class);
         $brief = $this->brief($id);
         $version = $this->int('SELECT version FROM requisition WHERE id = :id', ['id' => $id]);
-        self::assertFalse($save(new SaveBrief($id, Brief::fromArray([...$brief->toArray(), 'title' => 'A better title']), $version))->asksApproval);
-        $saved = $save(new SaveBrief($id, Brief::fromArray([...$this->brief($id)->toArray(), 'description' => '<p>Anew.</p>', 'positions' => 3]), $version + 1));
+        self::assertFalse($save($id, $brief->with(['title' => 'A better title']), $version, $solveig)->asksApproval);
+        $saved = $save($id, $this->brief($id)->with(['description' => '<p>Anew.</p>', 'positions' => 3]), $version + 1, $solveig);
         self::assertTrue($saved->asksApproval);
-        self::assertSame([1, '<p>Anew.</p>', 'approved'], [$this->brief($id)->positions, $this->brief($id)->description, $this->state($id)], 'what is free is kept, what asks waits, the opening stays');
-        self::assertSame(['amendment_open'], $this->refused(fn () => $save(new SaveBrief($id, Brief::fromArray([...$this->brief($id)->toArray(), 'positions' => 4]), $saved->version))));
+        self::assertSame([1, '<p>Anew.</p>', 'approved'], [$this->brief($id)->job->positions, $this->brief($id)->job->description, $this->state($id)], 'what is free is kept, what asks waits, the opening stays');
+        self::assertSame(['amendment_open'], $this->refused(fn () => $save($id, $this->brief($id)->with(['positions' => 4]), $saved->version, $solveig)));
         $this->get(DecideBrief::class)($id, $this->account('Hanne Solvik')->id, Decision::Agreed, '');
-        self::assertSame([3, 'approved'], [$this->brief($id)->positions, $this->state($id)]);
-        self::assertSame(['requester field_closed'], $this->refused(fn () => $save(new SaveBrief($id, Brief::fromArray([...$this->brief($id)->toArray(), 'requester' => $this->account('Hanne Solvik')->id]), $this->int('SELECT version FROM requisition WHERE id = :id', ['id' => $id])))));
+        self::assertSame([3, 'approved'], [$this->brief($id)->job->positions, $this->state($id)]);
+        self::assertSame(['requester field_closed'], $this->refused(fn () => $save($id, $this->brief($id)->with(['requester' => $this->account('Hanne Solvik')->id]), $this->int('SELECT version FROM requisition WHERE id = :id', ['id' => $id]), $solveig)));
         // an admin may set another rule
-        $this->get(FieldRules::class)->set(['positions' => 'free', 'nonsense' => 'free', 'title' => 'whatever']);
-        self::assertFalse($save(new SaveBrief($id, Brief::fromArray([...$this->brief($id)->toArray(), 'positions' => 4]), $this->int('SELECT version FROM requisition WHERE id = :id', ['id' => $id])))->asksApproval);
-        self::assertSame('free', $this->get(FieldRules::class)->all()['title']);
+        $this->get(FieldRules::class)->set(['positions' => AfterApproval::Free, 'nonsense' => AfterApproval::Free]);
+        self::assertFalse($save($id, $this->brief($id)->with(['positions' => 4]), $this->int('SELECT version FROM requisition WHERE id = :id', ['id' => $id]), $solveig)->asksApproval);
+        self::assertSame(AfterApproval::Free, $this->get(FieldRules::class)->all()['title']);
     }
 
     public function testHoldResumeAndCancelDoWhatTheySay(): void
@@ -222,12 +229,12 @@ final class ApprovalTest extends DatabaseTest
         $life = $this->get(Lifecycle::class);
         $solveig = $this->as('Solveig Aune')->id;
         $id = $this->int('SELECT id FROM requisition WHERE number = 2203');
-        $met = $life->meets($id);
-        self::assertGreaterThan(0, $met['adverts']);
-        self::assertGreaterThan(5, $met['candidates']);
+        $met = $this->met($id);
+        self::assertGreaterThan(0, $met->adverts);
+        self::assertGreaterThan(5, $met->candidates);
         self::assertSame(['reason reason_missing'], $this->refused(static fn () => $life->hold($id, ' ')));
         $life->hold($id, 'The berth is rebuilt first');
-        self::assertSame(['on_hold', 0, $met['candidates']], [$this->state($id), $life->meets($id)['adverts'], $life->meets($id)['candidates']]);
+        self::assertSame(['on_hold', 0, $met->candidates], [$this->state($id), $this->met($id)->adverts, $this->met($id)->candidates]);
         self::assertSame(['not_open'], $this->refused(static fn () => $life->hold($id, 'again')));
         self::assertSame(['not_approved'], $this->refused(fn () => $this->get(\Jorvent\Adverts\AdvertDesk::class)->publish($id, ['careers'], null, null)), 'nothing leaves the house meanwhile');
         $life->resume($id);
@@ -235,10 +242,10 @@ final class ApprovalTest extends DatabaseTest
         $this->db()->execute("UPDATE application SET knock_out = 'none' WHERE requisition_id = :r", ['r' => $id]);
         $before = $this->int("SELECT count(*) FROM delivery WHERE requisition_id = :r AND key LIKE 'close_out-%'", ['r' => $id]);
         $life->cancel($id, 'No money', new Template('Not filled', 'Dear you'), $solveig);
-        self::assertSame([0, 0, 0], [$life->meets($id)['adverts'], $life->meets($id)['candidates'], $life->meets($id)['offers']]);
+        self::assertSame([0, 0, 0], [$this->met($id)->adverts, $this->met($id)->candidates, $this->met($id)->offers]);
         self::assertSame(1, $this->int("SELECT count(*) FROM requisition WHERE id = :r AND state = 'cancelled'", ['r' => $id]));
-        self::assertSame($met['candidates'], $this->int("SELECT count(*) FROM application WHERE requisition_id = :r AND closed_reason = 'cancelled'", ['r' => $id]));
-        self::assertSame($before + $met['candidates'], $this->int("SELECT count(*) FROM delivery WHERE requisition_id = :r AND key LIKE 'close_out-%'", ['r' => $id]));
+        self::assertSame($met->candidates, $this->int("SELECT count(*) FROM application WHERE requisition_id = :r AND closed_reason = 'cancelled'", ['r' => $id]));
+        self::assertSame($before + $met->candidates, $this->int("SELECT count(*) FROM delivery WHERE requisition_id = :r AND key LIKE 'close_out-%'", ['r' => $id]));
         self::assertSame(0, $this->int("SELECT count(*) FROM interview i JOIN application p ON p.id = i.application_id WHERE p.requisition_id = :r AND (i.state = 'offered' OR i.state = 'booked' AND lower(i.during) > :now)", ['r' => $id, 'now' => $this->clock()->now()]), 'nobody has an interview ahead');
         self::assertSame(['ended_already'], $this->refused(static fn () => $life->cancel($id, 'again', null, $solveig)));
     }
@@ -252,7 +259,7 @@ final class ApprovalTest extends DatabaseTest
         self::assertSame(['reason reason_missing'], $this->refused(static fn () => $life->reopen($id, $hire, '')));
         self::assertSame(['missing'], $this->refused(static fn () => $life->reopen($id, $hire + 1000, 'gone')));
         $life->reopen($id, $hire, 'Took another post');
-        self::assertSame(['approved', 0], [$this->state($id), $life->meets($id)['signed']]);
+        self::assertSame(['approved', 0], [$this->state($id), $this->met($id)->signed]);
         self::assertSame(['missing'], $this->refused(static fn () => $life->reopen($id, $hire, 'twice')));
         $this->client->request('GET', '/r/2207/state');
         self::assertSelectorTextContains('main', 'Took another post');
@@ -265,7 +272,7 @@ final class ApprovalTest extends DatabaseTest
         self::assertSame([2, $before, 2], [$this->int("SELECT count(*) FROM application WHERE id IN (:ids) AND state = 'active' AND closed_reason IS NULL", ['ids' => $closed]), $this->db()->row('SELECT stage FROM application WHERE id = :id', ['id' => $closed[0]])?->str('stage'), $this->int("SELECT count(*) FROM delivery WHERE kind = 'mail' AND starts_with(key, 'called_back-')")]);
         self::assertSame(0, $callBack($id, $closed, true), 'who is on the way already is left alone');
         self::assertSame(2, $this->int('SELECT count(*) FROM stage_visit WHERE application_id IN (:ids) AND left_at IS NULL', ['ids' => $closed]));
-        self::assertSame(['positions positions_not_fewer'], $this->refused(static fn () => $life->removePositions($id, 1)));
+        self::assertSame(['positions positions_not_fewer'], $this->refused(static fn () => $life->removePositions($id, 1, 1)));
         self::assertSame(['someone_signed'], $this->refused(function () use ($life): void {
             $this->db()->execute("UPDATE requisition SET state = 'approved' WHERE number = 2207");
             $this->db()->execute('UPDATE hire SET fell_through_at = NULL');
@@ -289,11 +296,18 @@ final class ApprovalTest extends DatabaseTest
     private function asked(?int $requester = null): int
     {
         $mo = $this->account('Mo Bakkerud')->id;
-        $number = $this->get(OpenRequisitionHandler::class)(new OpenRequisition(1, 8, 1, $requester ?? $mo, $mo, $this->account('Solveig Aune')->id));
+        $number = $this->get(OpenRequisitions::class)->fromProfile(1, 8, 1, new Team($requester ?? $mo, $mo, $this->account('Solveig Aune')->id));
         $id = $this->int('SELECT id FROM requisition WHERE number = :n', ['n' => $number]);
         $this->get(AskApproval::class)($id);
 
         return $id;
+    }
+
+    private function met(int $id): Met
+    {
+        $this->entities()->clear();
+
+        return $this->get(AllHanging::class)->met($this->entities()->find(Requisition::class, $id) ?? self::fail());
     }
 
     private function brief(int $id): Brief

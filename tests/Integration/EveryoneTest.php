@@ -12,9 +12,8 @@ use Jorvent\Core\Workflow\Task;
 use Jorvent\Interviews\Invitation;
 use Jorvent\Messages\Mailing;
 use Jorvent\Platform\Database\Record;
-use Jorvent\Requisitions\RequisitionViews;
+use Jorvent\Requisitions\Read\RequisitionQuery;
 use Jorvent\Requisitions\SaveBrief;
-use Jorvent\Requisitions\SaveBriefHandler;
 use Jorvent\Tests\Support\DatabaseTest;
 use Jorvent\Today\Tasks;
 use PHPUnit\Framework\Attributes\CoversNothing;
@@ -47,14 +46,14 @@ final class EveryoneTest extends DatabaseTest
 
     public function testTheProcessLineCountsWhatItSays(): void
     {
-        $view = $this->get(RequisitionViews::class)->byNumber(2201);
+        $view = $this->get(RequisitionQuery::class)->byNumber(2201);
         $numbers = array_map(static fn ($s): string => $s->number, $view->stations);
         $id = ['id' => $view->id()];
         self::assertSame((string) $this->int("SELECT count(*) FROM posting WHERE requisition_id = :id AND state = 'live'", $id), $numbers[1]);
         self::assertSame((string) $this->int("SELECT count(*) FROM application WHERE requisition_id = :id AND state = 'active'", $id), $numbers[3]);
         self::assertSame((string) $this->int("SELECT count(*) FROM application WHERE requisition_id = :id AND state = 'active' AND stage = 'interview'", $id), $numbers[4]);
         self::assertSame('0/2', $numbers[6]);
-        self::assertSame(array_map(static fn ($s): string => $s->number, $this->get(RequisitionViews::class)->views('WHERE r.number = 2201', [])[0]->stations), $numbers, 'the same in the small version');
+        self::assertSame(array_map(static fn ($s): string => $s->number, $this->get(RequisitionQuery::class)->views('WHERE r.number = 2201', [])[0]->stations), $numbers, 'the same in the small version');
     }
 
     public function testTheSecondToSaveIsNotLetOverwriteTheFirst(): void
@@ -64,20 +63,20 @@ final class EveryoneTest extends DatabaseTest
         $requisition = $this->entities()->find(\Jorvent\Requisitions\Entity\Requisition::class, $row->int('id'));
         self::assertNotNull($requisition);
         $brief = $requisition->brief();
-        $other = \Jorvent\Requisitions\Brief::fromArray([...$brief->toArray(), 'title' => 'Another title', 'positions' => 3]);
+        $other = $brief->with(['title' => 'Another title', 'positions' => 3]);
         self::assertSame(['title', 'positions'], $brief->differences($other));
-        $save = $this->get(SaveBriefHandler::class);
-        self::assertSame($row->int('version'), $save(new SaveBrief($row->int('id'), $brief, $row->int('version')))->version, 'saving the same again is no new version');
-        self::assertSame($row->int('version') + 1, $save(new SaveBrief($row->int('id'), $other, $row->int('version')))->version);
-        self::assertSame(['saved_by_another'], $this->refused(static fn () => $save(new SaveBrief($row->int('id'), \Jorvent\Requisitions\Brief::fromArray([...$brief->toArray(), 'title' => 'A third title']), $row->int('version')))));
-        $merged = $save(new SaveBrief($row->int('id'), \Jorvent\Requisitions\Brief::fromArray([...$brief->toArray(), 'yearsFrom' => 9]), $row->int('version')));
+        $save = $this->get(SaveBrief::class);
+        self::assertSame($row->int('version'), $save($row->int('id'), $brief, $row->int('version'), 1)->version, 'saving the same again is no new version');
+        self::assertSame($row->int('version') + 1, $save($row->int('id'), $other, $row->int('version'), 1)->version);
+        self::assertSame(['saved_by_another'], $this->refused(static fn () => $save($row->int('id'), $brief->with(['title' => 'A third title']), $row->int('version'), 1)));
+        $merged = $save($row->int('id'), $brief->with(['yearsFrom' => 9]), $row->int('version'), 1);
         self::assertSame(['title', 'positions'], $merged->taken, 'what only the other changed is taken over');
         $now = $this->entities()->find(\Jorvent\Requisitions\Entity\Requisition::class, $row->int('id'))?->brief();
-        self::assertSame(['Another title', 3, 9], [$now?->title, $now?->positions, $now?->yearsFrom]);
+        self::assertSame(['Another title', 3, 9], [$now?->job->title, $now?->job->positions, $now?->wants->yearsFrom]);
         $change = $this->db()->row("SELECT a.change || (v.content -> 'texts') AS change FROM activity a JOIN personal_value v ON v.id = a.personal_id WHERE a.act = 'brief.saved' AND v.content -> 'texts' -> 'after' ->> 'title' = 'Another title' ORDER BY a.id DESC LIMIT 1")?->json('change');
         self::assertEquals(['before' => ['title' => 'Electro-Technical Officer', 'positions' => 1], 'after' => ['title' => 'Another title', 'positions' => 3]], $change);
         $asked = $this->int('SELECT id FROM requisition WHERE number = 2206');
-        self::assertSame(['brief_not_editable'], $this->refused(static fn () => $save(new SaveBrief($asked, $brief, 1))));
+        self::assertSame(['brief_not_editable'], $this->refused(static fn () => $save($asked, $brief, 1, 1)));
     }
 
     public function testOpeningsAreOnlyWhatIsApprovedAndLive(): void

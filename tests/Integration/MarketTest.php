@@ -35,7 +35,7 @@ final class MarketTest extends DatabaseTest
                 $criteria[] = Criterion::years($random->getInt(0, 25));
             }
             $wanted = Market::of($this->people(), $criteria);
-            $counted = $market($criteria);
+            $counted = $market->market($criteria);
             self::assertEquals($wanted, $counted, implode(', ', array_map(static fn (Criterion $c): string => $c->text, $criteria)));
             $hits += $counted->total > 0 ? 1 : 0;
             // someone changes: another town, other years, another resume
@@ -78,7 +78,7 @@ final class MarketTest extends DatabaseTest
         $this->as('Solveig Aune');
         $this->client->request('GET', '/r/2210/market');
         self::assertResponseIsSuccessful();
-        $total = ($this->get(CountMarket::class))(array_values(array_filter([Criterion::skill('PLC'), Criterion::skill('high voltage'), Criterion::skill('alarm systems'), Criterion::years(6)])))->total;
+        $total = $this->get(CountMarket::class)->market(array_values(array_filter([Criterion::skill('PLC'), Criterion::skill('high voltage'), Criterion::skill('alarm systems'), Criterion::years(6)])))->total;
         self::assertSelectorTextContains('[data-total]', (string) $total);
         self::assertSelectorTextContains('.market', 'Asked only when you ask');
         $this->send('/r/2210/brief', '/r/2210/market/outside', [], 303);

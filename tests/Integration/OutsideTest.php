@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Jorvent\Tests\Integration;
 
-use Doctrine\ORM\EntityManagerInterface;
 use Jorvent\Core\Search\Criterion;
 use Jorvent\Core\Search\Kind;
 use Jorvent\Core\Search\Search;
@@ -19,7 +18,8 @@ use Jorvent\People\FoundPeople;
 use Jorvent\People\RetentionClock;
 use Jorvent\People\TellSourced;
 use Jorvent\Pipeline\KeepCandidate;
-use Jorvent\Requisitions\Entity\Requisition;
+use Jorvent\Requisitions\Read\FactsQuery;
+use Jorvent\Requisitions\Read\RequisitionFacts;
 use Jorvent\Tests\Support\DatabaseTest;
 use PHPUnit\Framework\Attributes\CoversClass;
 
@@ -163,8 +163,8 @@ final class OutsideTest extends DatabaseTest
         self::assertSame($learned, $fits->weighing($requisition)->learning->verdicts);
     }
 
-    private function requisition(): Requisition
+    private function requisition(): RequisitionFacts
     {
-        return $this->get(EntityManagerInterface::class)->getRepository(Requisition::class)->findOneBy(['number' => 2201]) ?? self::fail();
+        return $this->get(FactsQuery::class)->byNumber(2201);
     }
 }

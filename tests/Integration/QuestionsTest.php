@@ -10,6 +10,9 @@ use Jorvent\Catalogue\QuestionsOfProfile;
 use Jorvent\Catalogue\Read\ProfileQuery;
 use Jorvent\Core\Screening\Question;
 use Jorvent\Core\Screening\QuestionKind;
+use Jorvent\Core\Shared\Decoded;
+use Jorvent\Pipeline\MarkAnswer;
+use Jorvent\Requisitions\QuestionsOfRequisition;
 use Jorvent\Screening\QuestionLibrary;
 use Jorvent\Screening\Questions;
 use Jorvent\Screening\Read\LibraryChoice;
@@ -30,15 +33,16 @@ final class QuestionsTest extends DatabaseTest
         $id = $this->int('SELECT id FROM requisition WHERE number = 2201');
         $row = $this->db()->row("SELECT id, answers, score, questions_version FROM application WHERE requisition_id = :r AND origin = 'applied' AND score BETWEEN 40 AND 95 ORDER BY id LIMIT 1", ['r' => $id]);
         self::assertNotNull($row);
-        $answers = Questions::answers($row->json('answers'));
-        self::assertSame($row->int('score'), $questions->at($id, 1)->score($answers)->value, 'what is stored is what Core computes');
+        $answers = (new Decoded($row->json('answers')))->allTexts();
+        $kept = $this->get(QuestionsOfRequisition::class);
+        self::assertSame($row->int('score'), $kept->at($id, 1)->score($answers)->value, 'what is stored is what Core computes');
         $set = $questions->requisition($id);
         $before = $set->questions();
         $questions->shift($set, 'paper', 10);
         [$after, $version] = [$set->questions(), $set->version()];
         self::assertSame([2, 50, 25, 25], [$version, ...array_map(static fn (Question $q): int => $q->weight, $after->questions)]);
-        self::assertEquals($before->toArray(), $questions->at($id, 1)->toArray(), 'the old version is as it was');
-        self::assertSame($row->int('score'), $questions->at($id, $row->int('questions_version'))->score($answers)->value);
+        self::assertEquals($before->toArray(), $kept->at($id, 1)->toArray(), 'the old version is as it was');
+        self::assertSame($row->int('score'), $kept->at($id, $row->int('questions_version'))->score($answers)->value);
         $questions->shift($set, 'paper', 1);
         self::assertSame(2, $set->version(), 'nobody has answered the second one yet, so it is changed in place');
         self::assertSame(['questions weights_not_100'], $this->refused(static fn () => $questions->weigh($set, ['paper' => 90], [], false)), 'what people answer at this moment stays sound');
@@ -101,8 +105,9 @@ final class QuestionsTest extends DatabaseTest
         $this->send('/r/2201/pipeline?application='.$application, "/applications/$application/mark", ['question' => 'years', 'mark' => '80']);
         $row = $this->db()->row('SELECT score, score_complete FROM application WHERE id = :id', ['id' => $application]);
         self::assertSame([68, true], [$row?->int('score'), $row?->bool('score_complete')], '40 for the paper and 80 % of 35');
-        self::assertSame(['mark weight_out_of_range'], $this->refused(static fn () => $questions->mark($application, 'years', 101)));
-        self::assertSame(['missing'], $this->refused(static fn () => $questions->mark($application, 'paper', 50)), 'what a machine scores is not marked');
+        $mark = $this->get(MarkAnswer::class);
+        self::assertSame(['mark weight_out_of_range'], $this->refused(static fn () => $mark($application, 'years', 101)));
+        self::assertSame(['missing'], $this->refused(static fn () => $mark($application, 'paper', 50)), 'what a machine scores is not marked');
     }
 
     public function testTheQuestionsOfAProfileAreWrittenBesideTheVersionInUse(): void

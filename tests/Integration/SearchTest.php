@@ -264,7 +264,7 @@ final class SearchTest extends DatabaseTest
 
     public function testFitIsOfWhatEachPersonTells(): void
     {
-        $requisition = $this->get(\Doctrine\ORM\EntityManagerInterface::class)->getRepository(\Jorvent\Requisitions\Entity\Requisition::class)->findOneBy(['number' => 2201]) ?? self::fail();
+        $requisition = $this->get(\Jorvent\Requisitions\Read\FactsQuery::class)->byNumber(2201);
         $fits = $this->get(FitOfCandidates::class);
         $ids = Bits::ids($this->get(SearchCandidates::class)(new Search())->people);
         $weighing = $fits->weighing($requisition);
@@ -288,7 +288,7 @@ final class SearchTest extends DatabaseTest
     public function testTheStrongestAreChosenToBeScored(): void
     {
         $search = $this->get(SearchCandidates::class);
-        $requisition = $this->get(\Doctrine\ORM\EntityManagerInterface::class)->getRepository(\Jorvent\Requisitions\Entity\Requisition::class)->findOneBy(['number' => 2201]) ?? self::fail();
+        $requisition = $this->get(\Jorvent\Requisitions\Read\FactsQuery::class)->byNumber(2201);
         $fits = $this->get(FitOfCandidates::class);
         $weighing = $fits->weighing($requisition);
         $everyone = $search(new Search())->people;

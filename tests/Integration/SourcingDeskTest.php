@@ -29,7 +29,8 @@ use Jorvent\Pipeline\KeepCandidate;
 use Jorvent\Pipeline\KeepCandidates;
 use Jorvent\Pipeline\SetAside;
 use Jorvent\Pipeline\UndoSteps;
-use Jorvent\Requisitions\Entity\Requisition;
+use Jorvent\Requisitions\Read\FactsQuery;
+use Jorvent\Requisitions\Read\RequisitionFacts;
 use Jorvent\Tests\Support\DatabaseTest;
 use PHPUnit\Framework\Attributes\CoversClass;
 
@@ -359,9 +360,9 @@ final class SourcingDeskTest extends DatabaseTest
         self::assertSame('welder', $line(), 'until someone searches');
     }
 
-    private function requisition(int $number): Requisition
+    private function requisition(int $number): RequisitionFacts
     {
-        return $this->get(EntityManagerInterface::class)->getRepository(Requisition::class)->findOneBy(['number' => $number]) ?? self::fail();
+        return $this->get(FactsQuery::class)->byNumber($number);
     }
 
     /** @return list<int> people who are in no pipeline of a requisition, and not barred, set aside or closed out anywhere */

@@ -8,15 +8,18 @@ use Jorvent\Core\Import\ColumnMatch;
 use Jorvent\Core\Import\Fields;
 use Jorvent\Platform\Files\FileStore;
 use Jorvent\Platform\Spreadsheet\SheetWriter;
+use Jorvent\Requisitions\CopiedPart;
 use Jorvent\Requisitions\Entity\Requisition;
 use Jorvent\Requisitions\ImportRow;
-use Jorvent\Requisitions\OpenRequisitionHandler;
+use Jorvent\Requisitions\OpenRequisitions;
+use Jorvent\Requisitions\Read\StartQuery;
+use Jorvent\Requisitions\Templates;
 use Jorvent\Shell\Import\ImportedTables;
 use Jorvent\Shell\Import\Imports;
 use Jorvent\Tests\Support\DatabaseTest;
 use PHPUnit\Framework\Attributes\CoversClass;
 
-#[CoversClass(OpenRequisitionHandler::class)]
+#[CoversClass(OpenRequisitions::class)]
 #[CoversClass(Imports::class)]
 #[CoversClass(ImportedTables::class)]
 #[CoversClass(ImportRow::class)]
@@ -24,17 +27,17 @@ final class StartTest extends DatabaseTest
 {
     public function testACopyTakesWhatIsChosenAndNeverDatesOrCandidates(): void
     {
-        $open = $this->get(OpenRequisitionHandler::class);
+        $open = $this->get(OpenRequisitions::class);
         $me = $this->as('Solveig Aune')->id;
         $old = $this->requisition(2203);
-        $all = $this->requisition($open->copy($old->id, ['text', 'terms', 'questions', 'people'], $old->unitId, $me));
-        self::assertSame(['requester', 'openedOn', 'targetOn'], $old->brief()->differences($all->brief()), 'all but who asks and when');
+        $all = $this->requisition($open->copy($old->id, CopiedPart::cases(), $old->brief()->place->unit, $me));
+        self::assertSame(['openedOn', 'targetOn', 'requester'], $old->brief()->differences($all->brief()), 'all but who asks and when');
         self::assertEquals($old->questionnaire(), $all->questionnaire());
         self::assertSame(0, $this->int('SELECT count(*) FROM application WHERE requisition_id = :r', ['r' => $all->id]));
         self::assertSame($old->id, $this->int('SELECT copied_from FROM requisition WHERE id = :r', ['r' => $all->id]));
         self::assertSame('draft', $all->state->value);
-        $bare = $this->requisition($open->copy($old->id, [], $old->unitId, $me));
-        self::assertSame(['', [], null, 0, $me], [$bare->description, $bare->brief()->musts, $bare->brief()->payFrom, \count($bare->questionnaire()->questions), $bare->managerId]);
+        $bare = $this->requisition($open->copy($old->id, [], $old->brief()->place->unit, $me));
+        self::assertSame(['', [], null, 0, $me], [$bare->brief()->job->description, $bare->brief()->wants->musts, $bare->brief()->pay->from(), \count($bare->questionnaire()->questions), $bare->brief()->team->manager]);
         self::assertSame(['earlier missing'], $this->refused(static fn () => $open->copy(99999, [], 1, $me)));
         $this->as('Callum Gauthier');
         $this->send('/requisitions/new?from=earlier', '/requisitions/new', ['from' => 'earlier', 'earlier' => $old->id, 'unit' => 6], 422);
@@ -43,28 +46,29 @@ final class StartTest extends DatabaseTest
 
     public function testATemplateStartsManyAndIsSharedOrNot(): void
     {
-        $open = $this->get(OpenRequisitionHandler::class);
+        $open = $this->get(OpenRequisitions::class);
         $solveig = $this->as('Solveig Aune')->id;
         $gordon = $this->account('Gordon Leask')->id;
         $old = $this->requisition(2208);
-        $open->keepTemplate($old->id, 'Stewards each spring', false, $solveig);
-        self::assertSame([], $open->templates($gordon));
-        $template = $open->templates($solveig)[0]->int('id');
+        [$templates, $starts] = [$this->get(Templates::class), $this->get(StartQuery::class)];
+        $templates->save($old->id, 'Stewards each spring', false, $solveig);
+        self::assertSame([], $starts->templates($gordon));
+        $template = $starts->templates($solveig)[0]->id;
         self::assertSame(['template missing'], $this->refused(static fn () => $open->fromTemplate($template, 5, $gordon)));
         $new = $this->requisition($open->fromTemplate($template, 5, $solveig));
         self::assertSame($old->brief()->toArray()['payTo'], $new->brief()->toArray()['payTo']);
         self::assertEquals($old->questionnaire(), $new->questionnaire());
-        self::assertNotNull($new->brief()->targetOn);
-        $open->keepTemplate($old->id, 'For all', true, $solveig);
-        self::assertCount(1, $open->templates($gordon));
+        self::assertNotNull($new->brief()->time->targetOn);
+        $templates->save($old->id, 'For all', true, $solveig);
+        self::assertCount(1, $starts->templates($gordon));
         $this->as('Gordon Leask');
         $crawler = $this->client->request('GET', '/requisitions/new?from=template');
         self::assertCount(0, $crawler->filter('form[action$=retire]'), 'another’s is not his to retire');
-        self::assertSame(['template missing'], $this->refused(static fn () => $open->retireTemplate($template, $gordon, false)));
+        self::assertSame(['template missing'], $this->refused(static fn () => $templates->retire($template, $gordon, false)));
         $this->as('Solveig Aune');
         $this->send('/requisitions/new?from=template', '/requisitions/templates/'.$template.'/retire', []);
         self::assertSame(['template missing'], $this->refused(static fn () => $open->fromTemplate($template, 5, $solveig)));
-        self::assertSame(['name missing'], $this->refused(static fn () => $open->keepTemplate($old->id, '', true, $solveig)));
+        self::assertSame(['name missing'], $this->refused(static fn () => $templates->save($old->id, '', true, $solveig)));
     }
 
     public function testAnImportedTableAndWhatWasWrongInItGoAfterAMonth(): void
@@ -122,7 +126,7 @@ final class StartTest extends DatabaseTest
             self::assertSame(['import_over'], $this->refused(static fn () => $imports->cancel($id, $me)));
         }
         $new = $this->requisition($this->int('SELECT max(number) - 1 FROM requisition'));
-        self::assertSame(['Ship electrician', 2, 62_000_000, '2027-02-01', ['PLC', 'switchboards', 'fault finding'], 'draft', 1], [$new->title, $new->positions, $new->brief()->payFrom?->minor, $new->targetOn?->format('Y-m-d'), $new->brief()->musts, $new->state->value, $new->profileId]);
+        self::assertSame(['Ship electrician', 2, 62_000_000, '2027-02-01', ['PLC', 'switchboards', 'fault finding'], 'draft', 1], [$new->brief()->job->title, $new->positions(), $new->brief()->pay->from()?->minor, $new->brief()->time->targetOn?->format('Y-m-d'), $new->brief()->wants->musts, $new->state->value, $new->origin->profileId]);
         // the same columns another time are mapped as this person did it
         $again = $imports->take('requisitions', $this->table('csv', ['Nr', 'Job title', 'Dept', 'Location', 'Antall', 'Salary from', 'Salary to', 'Deadline', 'Profile'], [[1, 'a', 'b', 'c', 1, 1, 2, '', '']]), 'again.csv', $me);
         self::assertSame(2, $this->mapping($again)['unit'] ?? null);

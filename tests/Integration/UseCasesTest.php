@@ -29,10 +29,10 @@ use Jorvent\Platform\Links\GuestLinks;
 use Jorvent\Platform\Links\LinkPurpose;
 use Jorvent\Reference\ExchangeRates;
 use Jorvent\Requisitions\AskApproval;
+use Jorvent\Requisitions\Brief\Team;
 use Jorvent\Requisitions\DecideBrief;
-use Jorvent\Requisitions\Fill;
-use Jorvent\Requisitions\OpenRequisition;
-use Jorvent\Requisitions\OpenRequisitionHandler;
+use Jorvent\Requisitions\Lifecycle;
+use Jorvent\Requisitions\OpenRequisitions;
 use Jorvent\Setup\FirstAdmin;
 use Jorvent\Setup\LetInFirstAdmin;
 use Jorvent\Tests\Support\DatabaseTest;
@@ -45,7 +45,7 @@ final class UseCasesTest extends DatabaseTest
     public function testApprovalGoesRoundInOrderAndNothingLeavesTheHouseBefore(): void
     {
         $mo = $this->as('Mo Bakkerud')->id;
-        $number = $this->get(OpenRequisitionHandler::class)(new OpenRequisition(1, 8, 1, $mo, $mo, $this->account('Solveig Aune')->id));
+        $number = $this->get(OpenRequisitions::class)->fromProfile(1, 8, 1, new Team($mo, $mo, $this->account('Solveig Aune')->id));
         $id = $this->int('SELECT id FROM requisition WHERE number = :n', ['n' => $number]);
         self::assertSame(['not_approved'], $this->refused(fn () => $this->get(KeepCandidate::class)($id, '3', $mo)));
         self::assertSame(['not_approved'], $this->refused(fn () => $this->get(\Jorvent\Adverts\AdvertDesk::class)->publish($id, ['careers'], null, null)));
@@ -210,21 +210,21 @@ final class UseCasesTest extends DatabaseTest
         self::assertSame(['offer_not_open'], array_values(array_intersect(['offer_not_open'], $this->refused(static fn () => $answer->sign($offer, $name, $hash, $code, null)))));
         self::assertContains('offer_not_open', $this->refused(static fn () => $answer->decline($offer, 'Too late')));
         self::assertSame(1, $this->int("SELECT count(*) FROM delivery WHERE kind = 'records' AND state = 'waiting'"));
-        self::assertSame(['positions_open'], $this->refused(fn () => $this->get(Fill::class)($this->int('SELECT id FROM requisition WHERE number = 2201'), null, $solveig)), 'two positions, one signed');
+        self::assertSame(['positions_open'], $this->refused(fn () => $this->get(Lifecycle::class)->fill($this->int('SELECT id FROM requisition WHERE number = 2201'), null, $solveig)), 'two positions, one signed');
 
         // filled in part: the other position is given up, whoever waits is closed out
         $this->db()->execute("UPDATE application SET knock_out = 'confirmed' WHERE knock_out = 'failed'");
         $this->entities()->clear();
         $requisition = $this->int('SELECT id FROM requisition WHERE number = 2201');
-        self::assertSame(['offer_open'], $this->refused(fn () => $this->get(Fill::class)($requisition, null, $solveig, true)), 'someone else holds an offer');
+        self::assertSame(['offer_open'], $this->refused(fn () => $this->get(Lifecycle::class)->fill($requisition, null, $solveig, true)), 'someone else holds an offer');
         foreach ($this->db()->rows("SELECT o.id FROM offer o JOIN application p ON p.id = o.application_id WHERE p.requisition_id = :r AND o.state IN ('draft', 'asked', 'agreed', 'sent')", ['r' => $requisition]) as $open) {
             $desk->withdraw($open->int('id'));
         }
-        $this->get(Fill::class)($requisition, null, $solveig, true);
+        $this->get(Lifecycle::class)->fill($requisition, null, $solveig, true);
         self::assertSame(['filled', 1, 0], [$this->state($requisition), $this->int('SELECT positions FROM requisition WHERE id = :r', ['r' => $requisition]), $this->int("SELECT count(*) FROM application WHERE requisition_id = :r AND state = 'active'", ['r' => $requisition])]);
         self::assertSame('1', $this->db()->row("SELECT content ->> 'positions' AS n FROM brief_version WHERE requisition_id = :r ORDER BY version DESC LIMIT 1", ['r' => $requisition])?->str('n'), 'the history of the brief has it');
         $none = $this->int("SELECT id FROM requisition r WHERE state = 'approved' AND NOT EXISTS (SELECT 1 FROM hire h JOIN application p ON p.id = h.application_id WHERE p.requisition_id = r.id) ORDER BY id LIMIT 1");
-        self::assertSame(['positions_open'], $this->refused(fn () => $this->get(Fill::class)($none, null, $solveig, true)), 'nobody signed is not in part');
+        self::assertSame(['positions_open'], $this->refused(fn () => $this->get(Lifecycle::class)->fill($none, null, $solveig, true)), 'nobody signed is not in part');
     }
 
     public function testAnOfferExpires(): void

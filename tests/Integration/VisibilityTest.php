@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Jorvent\Tests\Integration;
 
 use Jorvent\Requisitions\HiringTeam;
+use Jorvent\Requisitions\Read\TeamQuery;
+use Jorvent\Requisitions\TeamPart;
 use Jorvent\Tests\Support\DatabaseTest;
 use PHPUnit\Framework\Attributes\CoversClass;
 
@@ -48,13 +50,12 @@ final class VisibilityTest extends DatabaseTest
             return $this->client->getResponse()->getStatusCode();
         };
         self::assertSame(403, $status('/r/2201/pipeline'));
-        $team->add($id, $callum, 'observer');
-        $team->add($id, $callum, 'observer');
+        $team->add($id, $callum, TeamPart::Observer);
+        $team->add($id, $callum, TeamPart::Observer);
         self::assertSame([200, 200, 403], array_map($status, ['/r/2201/brief', '/r/2201/pipeline', '/r/2201/sourcing']));
-        self::assertCount(1, $team->of($id));
-        $team->remove($id, $callum, 'observer');
+        self::assertCount(1, $this->get(TeamQuery::class)->of($id));
+        $team->remove($id, $callum, TeamPart::Observer);
         self::assertSame(403, $status('/r/2201/brief'));
-        self::assertSame(['account missing'], $this->refused(static fn () => $team->add($id, $callum, 'king')));
-        self::assertSame(['account missing'], $this->refused(static fn () => $team->add($id, 99999, 'observer')));
+        self::assertSame(['account missing'], $this->refused(static fn () => $team->add($id, 99999, TeamPart::Observer)));
     }
 }

@@ -10,13 +10,15 @@ use Jorvent\Outside\TextServices\TextServiceSettings;
 use Jorvent\Platform\Delivery\NotNow;
 use Jorvent\Platform\Delivery\RefusedByThem;
 use Jorvent\Platform\Text\Blocks;
-use Jorvent\Requisitions\TextServiceStore;
+use Jorvent\Requisitions\CurrentPay;
+use Jorvent\Requisitions\TextServices;
 use Jorvent\Requisitions\Writing;
 use Jorvent\Tests\Support\DatabaseTest;
 use PHPUnit\Framework\Attributes\CoversClass;
 
 #[CoversClass(Writing::class)]
-#[CoversClass(TextServiceStore::class)]
+#[CoversClass(TextServices::class)]
+#[CoversClass(CurrentPay::class)]
 #[CoversClass(ChatCompletions::class)]
 #[CoversClass(Blocks::class)]
 final class WritingTest extends DatabaseTest
@@ -81,21 +83,21 @@ final class WritingTest extends DatabaseTest
     public function testTheKeyIsSealedAndNeverShownAgain(): void
     {
         $this->as('Runa Eikeland');
-        $store = $this->get(TextServiceStore::class);
-        $this->send('/text-service', '/text-service', ['then' => 'keep', 'address' => getenv('JORVENT_STANDIN_URL').'/text/v1', 'model' => 'quill-2', 'key' => 'demo-secret-key']);
+        $store = $this->get(TextServices::class);
+        $this->send('/text-service', '/text-service', ['address' => getenv('JORVENT_STANDIN_URL').'/text/v1', 'model' => 'quill-2', 'key' => 'demo-secret-key']);
         self::assertStringNotContainsString('demo-secret-key', (string) json_encode($this->db()->row('SELECT * FROM text_service')?->columns()));
         self::assertSame('demo-secret-key', $store->settings()?->key);
         $this->client->request('GET', '/text-service');
         self::assertStringNotContainsString('demo-secret-key', (string) $this->client->getResponse()->getContent());
         self::assertSame(0, $this->int("SELECT count(*) FROM activity WHERE change::text LIKE '%demo-secret%'"));
-        $this->send('/text-service', '/text-service', ['then' => 'keep', 'address' => getenv('JORVENT_STANDIN_URL').'/text/v1', 'model' => 'quill-3', 'key' => '']);
+        $this->send('/text-service', '/text-service', ['address' => getenv('JORVENT_STANDIN_URL').'/text/v1', 'model' => 'quill-3', 'key' => '']);
         self::assertSame(['quill-3', 'demo-secret-key'], [$store->settings()->model, $store->settings()->key], 'an empty field keeps the key');
-        $this->send('/text-service', '/text-service', ['then' => 'test']);
+        $this->send('/text-service', '/text-service/test', []);
+        $store->test();
         self::standIn('text', 'down');
-        $this->send('/text-service', '/text-service', ['then' => 'test'], 422);
-        self::assertSelectorTextContains('.field-error', 'did not answer');
+        self::assertSame(['address text_service_silent'], $this->refused(static fn () => $store->test()));
         self::standIn('text', 'normal');
-        self::assertSame(['address address_unreadable'], $this->refused(static fn () => $store->save('file:///etc/passwd', 'm', null)));
+        self::assertSame(['address address_unreadable'], $this->refused(static fn () => $store->save('file:///etc/passwd', 'm', '')));
         $this->as('Callum Gauthier');
         $crawler = $this->client->request('GET', '/r/2211/writing');
         self::assertStringContainsString('Title: Booking Developer', $crawler->filter('[name=prompt]')->text());
@@ -111,9 +113,10 @@ final class WritingTest extends DatabaseTest
     public function testCountriesAreAnAdminsTable(): void
     {
         $this->as('Runa Eikeland');
-        $store = $this->get(TextServiceStore::class);
-        $this->send('/text-service', '/text-service', ['then' => 'countries', 'countries' => 'ca, NO']);
-        self::assertSame(['CA', 'NO'], $store->countriesWithoutCurrentPay());
-        self::assertSame(['countries not_offered'], $this->refused(static fn () => $store->setCountriesWithoutCurrentPay(['Norway'])));
+        $pay = $this->get(CurrentPay::class);
+        $this->send('/text-service', '/text-service/countries', ['countries' => 'ca, NO']);
+        self::assertSame(['CA', 'NO'], $pay->notAsked());
+        self::assertSame(['countries not_offered'], $this->refused(static fn () => $pay->setNotAsked(['Norway'])));
+        self::assertSame(['CA', 'NO'], $pay->notAsked());
     }
 }

@@ -34,8 +34,8 @@ return [
     'Reference' => ['exchange_rate', 'public_holiday', 'town'],
     'Requisitions' => [
         'approval', 'approval_question', 'approval_rule', 'brief_field_rule', 'brief_version',
-        'no_current_pay', 'outside_count', 'presence', 'requisition',
+        'no_current_pay', 'outside_count', 'presence', 'questions_version', 'requisition',
         'requisition_template', 'team_member', 'text_service',
     ],
-    'Screening' => ['question_library', 'questions_version'],
+    'Screening' => ['question_library'],
 ];

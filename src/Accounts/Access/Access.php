@@ -182,13 +182,13 @@ final class Access implements ResetInterface
         if ([] !== $parts) {
             $team = implode("', '", array_map(static fn (Part $p): string => $p->value, $parts));
             $conditions[] = "$requisition.id IN (
-                SELECT tm.requisition_id FROM team_member tm WHERE tm.account_id = :me AND tm.part IN ('$team')
+                SELECT tm.requisition_id FROM team_part tm WHERE tm.account_id = :me AND tm.part IN ('$team')
             )";
         }
         if (\in_array(Part::Approver, $parts, true)) {
             $decides = Delegations::decides('av');
             $conditions[] = "$requisition.id IN (
-                SELECT av.requisition_id FROM approval av WHERE av.state <> 'dropped' AND $decides
+                SELECT av.requisition_id FROM asked_approver av WHERE av.state <> 'dropped' AND $decides
             )";
         }
         if (\in_array(Part::Interviewer, $parts, true)) {

@@ -92,7 +92,7 @@ final readonly class RequestIds
         $number = $request->attributes->getInt('number');
         $id = $number === $subject?->requisitionNumber
             ? $subject->requisitionId
-            : $this->db->row('SELECT id FROM requisition WHERE number = :number', ['number' => $number])?->int('id');
+            : $this->db->row('SELECT id FROM requisition_head WHERE number = :number', ['number' => $number])?->int('id');
 
         return ['requisition' => $id ?? 0];
     }

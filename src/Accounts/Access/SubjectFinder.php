@@ -60,16 +60,16 @@ final readonly class SubjectFinder
                 t.parts @> ARRAY['observer'] AS observer,
                 EXISTS ($seat) OR t.parts @> ARRAY['interviewer'] AS interviewer,
                 EXISTS (
-                    SELECT 1 FROM approval a
+                    SELECT 1 FROM asked_approver a
                     WHERE a.requisition_id = r.id AND a.state <> 'dropped' AND ".Delegations::decides('a')."
                 ) AS approver
-             FROM requisition r JOIN unit_place u ON u.id = r.unit_id
+             FROM requisition_head r JOIN unit_place u ON u.id = r.unit_id
                 LEFT JOIN LATERAL (
                     SELECT path FROM unit_place WHERE kind = 'department' AND starts_with(u.path, path)
                     ORDER BY length(path) DESC LIMIT 1
                 ) d ON true
                 CROSS JOIN LATERAL (
-                    SELECT coalesce(array_agg(part), ARRAY[]::text[]) AS parts FROM team_member m
+                    SELECT coalesce(array_agg(part), ARRAY[]::text[]) AS parts FROM team_part m
                     WHERE m.requisition_id = r.id AND m.account_id = :me
                 ) t
              WHERE ".(Gate::REQUISITION === $of ? 'r.number = :id' : self::BEHIND),
@@ -90,7 +90,7 @@ final readonly class SubjectFinder
     {
         $row = $this->db->row(
             'SELECT EXISTS (
-                    SELECT 1 FROM application p JOIN requisition r ON r.id = p.requisition_id
+                    SELECT 1 FROM application p JOIN requisition_head r ON r.id = p.requisition_id
                     WHERE p.candidate_id = c.id AND r.manager_id = :me
                 ) AS manager,
                 EXISTS (

@@ -85,6 +85,47 @@ final readonly class StaffQuery
         ));
     }
 
+    /**
+     * @param list<int> $keep who is offered even without a role
+     *
+     * @return list<PartChoice> who can have a part in a requisition, by name
+     */
+    public function parts(array $keep): array
+    {
+        return array_map(
+            static fn (Record $r): PartChoice => new PartChoice($r->int('id'), $r->str('name'), $r->bool('recruits')),
+            $this->db->rows(
+                "SELECT a.id, a.name, bool_or(g.role = 'recruiter') AS recruits
+                 FROM account a JOIN account_grant g ON g.account_id = a.id
+                 WHERE a.active AND g.role IN ('manager', 'recruiter', 'approver', 'admin') OR a.id IN (:keep)
+                 GROUP BY a.id, a.name ORDER BY a.name",
+                ['keep' => [] === $keep ? [0] : $keep],
+            ),
+        );
+    }
+
+    /** @return list<StaffRow> who may sign in and has one of these roles */
+    public function withRole(Role ...$roles): array
+    {
+        return array_map(self::row(...), $this->db->rows(
+            self::ROW.'a.active AND EXISTS (
+                SELECT 1 FROM account_grant h WHERE h.account_id = a.id AND h.role IN (:wanted)
+             ) ORDER BY a.name',
+            ['wanted' => array_map(static fn (Role $role): string => $role->value, $roles)],
+        ));
+    }
+
+    /** Who looks after a requisition at a site until someone is named: oneself when one recruits, else a recruiter there. */
+    public function recruiterFor(int $site, int $me): ?int
+    {
+        return $this->db->row(
+            "SELECT a.id FROM account a JOIN account_grant g ON g.account_id = a.id
+             WHERE g.role = 'recruiter' AND a.active
+             ORDER BY (a.id = :me) DESC, (a.site_id = :site) DESC, a.id LIMIT 1",
+            ['me' => $me, 'site' => $site],
+        )?->int('id');
+    }
+
     public function isActive(int $account): bool
     {
         return null !== $this->db->row('SELECT id FROM account WHERE id = :a AND active', ['a' => $account]);

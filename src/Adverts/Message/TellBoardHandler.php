@@ -66,7 +66,7 @@ final readonly class TellBoardHandler
     private function posting(int $id): Record
     {
         return $this->db->row(
-            'SELECT p.*, r.number FROM posting p JOIN requisition r ON r.id = p.requisition_id WHERE p.id = :id', ['id' => $id],
+            'SELECT p.*, r.number FROM posting p JOIN requisition_head r ON r.id = p.requisition_id WHERE p.id = :id', ['id' => $id],
         ) ?? throw new RefusedByThem('this posting is gone');
     }
 

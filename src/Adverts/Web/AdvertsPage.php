@@ -13,7 +13,6 @@ use Jorvent\Adverts\AdvertFigures;
 use Jorvent\Adverts\AdvertTexts;
 use Jorvent\Adverts\Boards;
 use Jorvent\Adverts\Costs;
-use Jorvent\Adverts\FileUnder;
 use Jorvent\Adverts\NextSpend;
 use Jorvent\Adverts\SpendBook;
 use Jorvent\Core\Adverts\Advert;
@@ -25,7 +24,8 @@ use Jorvent\Core\Shared\Refused;
 use Jorvent\Outside\Boards\Board;
 use Jorvent\Platform\Web\Errors;
 use Jorvent\Platform\Web\Input;
-use Jorvent\Requisitions\RequisitionViews;
+use Jorvent\Requisitions\FileUnder;
+use Jorvent\Requisitions\Read\RequisitionQuery;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -38,7 +38,7 @@ final class AdvertsPage extends SignedInPage
     /** Where in the brief a rule is mended. */
     private const FIELDS = ['description' => 'description', 'title' => 'title', 'pay' => 'payFrom', 'site' => 'unit', 'category' => 'category', 'remote' => 'remote', 'opened_on' => 'openedOn'];
 
-    public function __construct(private readonly Boards $boards, private readonly AdvertTexts $texts, private readonly AdvertFigures $figures, private readonly Costs $costs, private readonly RequisitionViews $views, private readonly NextSpend $next, private readonly ClockInterface $clock)
+    public function __construct(private readonly Boards $boards, private readonly AdvertTexts $texts, private readonly AdvertFigures $figures, private readonly Costs $costs, private readonly RequisitionQuery $views, private readonly NextSpend $next, private readonly ClockInterface $clock)
     {
     }
 
@@ -70,7 +70,7 @@ final class AdvertsPage extends SignedInPage
     #[Route('/category', name: 'advert_category', methods: ['POST'])]
     public function category(int $number, Request $request, FileUnder $fileUnder, Subject $_subject): Response
     {
-        return $this->act(static fn () => $fileUnder((int) $_subject->requisitionId, Input::of($request)->line('category')), 'category_chosen', 'adverts', ['number' => $number]);
+        return $this->act(fn () => $fileUnder((int) $_subject->requisitionId, Input::of($request)->line('category'), $this->me()->id), 'category_chosen', 'adverts', ['number' => $number]);
     }
 
     #[Gate(Permission::ManageAdverts, Gate::REQUISITION)]

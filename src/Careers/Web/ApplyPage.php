@@ -200,7 +200,7 @@ final class ApplyPage extends PublicPage
 
             return $this->redirectToRoute('apply_sent', ['key' => $key] + ('' === $status ? [] : ['to' => $status]), Response::HTTP_SEE_OTHER);
         }
-        $hiring = $this->db->row('SELECT unit_id FROM requisition WHERE id = :id', ['id' => $draft->int('requisition_id')]);
+        $hiring = $this->db->row('SELECT unit_id FROM requisition_head WHERE id = :id', ['id' => $draft->int('requisition_id')]);
 
         return $this->publicPage($request, 'careers/sent.html.twig', ['hiring' => $hiring, 'secret' => 1 === preg_match('/^[\w\-]{20,60}$/', $status) ? $status : null, 'asked' => $declarations->asked(), 'answers' => Declared::QUESTIONS, 'smallest' => $declarations->settings()->int('smallest'), 'declared' => $draft->bool('declared')]);
     }
@@ -227,7 +227,7 @@ final class ApplyPage extends PublicPage
     private function open(string $key): array
     {
         $draft = $this->drafts->find($key);
-        $row = null === $draft || null !== $draft->strOrNull('sent_at') ? null : $this->db->row('SELECT number, questions FROM requisition WHERE id = :id', ['id' => $draft->int('requisition_id')]);
+        $row = null === $draft || null !== $draft->strOrNull('sent_at') ? null : $this->db->row('SELECT number, questions FROM requisition_head WHERE id = :id', ['id' => $draft->int('requisition_id')]);
         $opening = null === $draft || null === $row ? null : $this->openings->one($row->int('number'), 'en', $this->openings->code($draft->intOrNull('posting_id')));
 
         return [null === $row ? null : $draft, $opening, Questionnaire::fromArray($row?->objects('questions') ?? [])];

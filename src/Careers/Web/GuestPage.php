@@ -45,7 +45,7 @@ final class GuestPage extends PublicPage
     public function book(string $secret, Request $request, Book $book): Response
     {
         $link = $this->links->open(LinkPurpose::Book, $secret);
-        $row = null === $link ? null : $this->db->row("SELECT i.id, i.state, i.minutes, i.place, lower(i.during) AS starts, c.zone, c.locale, r.title, r.unit_id, (SELECT string_agg(a.name, ', ' ORDER BY a.name) FROM interview_seat t JOIN account a ON a.id = t.account_id WHERE t.interview_id = i.id) AS seats FROM interview i JOIN candidate c ON c.id = i.candidate_id JOIN application p ON p.id = i.application_id JOIN requisition r ON r.id = p.requisition_id WHERE i.id = :id", ['id' => $link->subject]);
+        $row = null === $link ? null : $this->db->row("SELECT i.id, i.state, i.minutes, i.place, lower(i.during) AS starts, c.zone, c.locale, r.title, r.unit_id, (SELECT string_agg(a.name, ', ' ORDER BY a.name) FROM interview_seat t JOIN account a ON a.id = t.account_id WHERE t.interview_id = i.id) AS seats FROM interview i JOIN candidate c ON c.id = i.candidate_id JOIN application p ON p.id = i.application_id JOIN requisition_head r ON r.id = p.requisition_id WHERE i.id = :id", ['id' => $link->subject]);
         if (null === $row || 'cancelled' === $row->str('state')) {
             return $this->gone($request);
         }
@@ -126,7 +126,7 @@ final class GuestPage extends PublicPage
     public function confirm(string $secret, Request $request, ConfirmAddress $confirm): Response
     {
         $link = $this->links->open(LinkPurpose::Confirm, $secret);
-        $row = null === $link ? null : $this->db->row('SELECT p.id, c.locale, r.title, r.unit_id, s.city FROM application p JOIN candidate c ON c.id = p.candidate_id JOIN requisition r ON r.id = p.requisition_id JOIN site_place s ON s.id = r.site_id WHERE p.id = :id', ['id' => $link->subject]);
+        $row = null === $link ? null : $this->db->row('SELECT p.id, c.locale, r.title, r.unit_id, s.city FROM application p JOIN candidate c ON c.id = p.candidate_id JOIN requisition_head r ON r.id = p.requisition_id JOIN site_place s ON s.id = r.site_id WHERE p.id = :id', ['id' => $link->subject]);
         if (null === $link || null === $row) {
             return $this->gone($request);
         }
@@ -147,7 +147,7 @@ final class GuestPage extends PublicPage
     public function status(string $secret, Request $request, WithdrawApplication $withdraw, AddFile $add, Upload $upload, DataRequests $requests, OwnData $data): Response
     {
         $link = $this->links->open(LinkPurpose::Status, $secret);
-        $row = null === $link ? null : $this->db->row("SELECT p.id, p.candidate_id, p.requisition_id, p.stage, p.state, p.applied_at, (SELECT asked_at FROM data_request WHERE candidate_id = c.id AND kind = 'forget' AND done_at IS NULL) AS forget_asked_at, (SELECT count(*) FROM resume WHERE candidate_id = c.id) AS files, c.locale, c.zone, r.title, r.unit_id, s.city, (SELECT min(lower(i.during)) FROM interview i WHERE i.application_id = p.id AND i.state = 'booked' AND lower(i.during) > :now) AS interview_at FROM application p JOIN candidate c ON c.id = p.candidate_id JOIN requisition r ON r.id = p.requisition_id JOIN site_place s ON s.id = r.site_id WHERE p.id = :id", ['id' => $link->subject, 'now' => $this->clock->now()]);
+        $row = null === $link ? null : $this->db->row("SELECT p.id, p.candidate_id, p.requisition_id, p.stage, p.state, p.applied_at, (SELECT asked_at FROM data_request WHERE candidate_id = c.id AND kind = 'forget' AND done_at IS NULL) AS forget_asked_at, (SELECT count(*) FROM resume WHERE candidate_id = c.id) AS files, c.locale, c.zone, r.title, r.unit_id, s.city, (SELECT min(lower(i.during)) FROM interview i WHERE i.application_id = p.id AND i.state = 'booked' AND lower(i.during) > :now) AS interview_at FROM application p JOIN candidate c ON c.id = p.candidate_id JOIN requisition_head r ON r.id = p.requisition_id JOIN site_place s ON s.id = r.site_id WHERE p.id = :id", ['id' => $link->subject, 'now' => $this->clock->now()]);
         if (null === $row) {
             return $this->gone($request);
         }
@@ -234,7 +234,7 @@ final class GuestPage extends PublicPage
 
     private function offerOf(GuestLink $link): ?\Jorvent\Platform\Database\Record
     {
-        return $this->db->row("SELECT o.id, o.state, o.base, o.currency, o.first_day, o.answer_by, o.letter_sha256, c.name, c.locale, r.title, r.unit_id, s.city FROM offer o JOIN application p ON p.id = o.application_id JOIN candidate c ON c.id = p.candidate_id JOIN requisition r ON r.id = p.requisition_id JOIN site_place s ON s.id = r.site_id WHERE o.id = :id AND o.state IN ('sent', 'accepted', 'declined')", ['id' => $link->subject]);
+        return $this->db->row("SELECT o.id, o.state, o.base, o.currency, o.first_day, o.answer_by, o.letter_sha256, c.name, c.locale, r.title, r.unit_id, s.city FROM offer o JOIN application p ON p.id = o.application_id JOIN candidate c ON c.id = p.candidate_id JOIN requisition_head r ON r.id = p.requisition_id JOIN site_place s ON s.id = r.site_id WHERE o.id = :id AND o.state IN ('sent', 'accepted', 'declined')", ['id' => $link->subject]);
     }
 
     /** The candidate's own language, unless they choose another here. */

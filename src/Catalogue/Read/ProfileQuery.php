@@ -12,6 +12,9 @@ final readonly class ProfileQuery
 {
     private const MOST_VERSIONS = 50;
     private const MOST_WRITTEN = 12;
+    private const HEADS = 'SELECT p.id, f.name AS family, p.version, p.retired_at, v.content
+        FROM role_profile p JOIN job_family f ON f.id = p.family_id
+        JOIN role_profile_version v ON v.profile_id = p.id AND v.version = p.version';
 
     public function __construct(private Db $db)
     {
@@ -33,20 +36,31 @@ final readonly class ProfileQuery
 
     public function head(int $id): ?ProfileHead
     {
-        $row = $this->db->row(
-            'SELECT p.id, f.name AS family, p.version, p.retired_at, v.content
-             FROM role_profile p JOIN job_family f ON f.id = p.family_id
-             JOIN role_profile_version v ON v.profile_id = p.id AND v.version = p.version WHERE p.id = :id',
-            ['id' => $id],
-        );
+        $row = $this->db->row(self::HEADS.' WHERE p.id = :id', ['id' => $id]);
 
-        return null === $row ? null : new ProfileHead(
-            $row->int('id'),
-            $row->str('family'),
-            $row->int('version'),
-            null !== $row->strOrNull('retired_at'),
-            ProfileContent::fromArray($row->json('content')),
-        );
+        return null === $row ? null : self::headOf($row);
+    }
+
+    /**
+     * @param list<int> $ids
+     *
+     * @return array<int, ProfileHead> by id, also of profiles that were retired
+     */
+    public function heads(array $ids): array
+    {
+        $heads = [];
+        $rows = $this->db->rows(self::HEADS.' WHERE p.id IN (:ids)', ['ids' => [0, ...array_unique($ids)]]);
+        foreach (array_map(self::headOf(...), $rows) as $head) {
+            $heads[$head->id] = $head;
+        }
+
+        return $heads;
+    }
+
+    /** @return list<ProfileHead> that new requisitions can be written from, in the order they were made */
+    public function inUse(): array
+    {
+        return array_map(self::headOf(...), $this->db->rows(self::HEADS.' WHERE p.retired_at IS NULL ORDER BY p.id'));
     }
 
     public function at(int $id, int $version): ?ProfileContent
@@ -99,5 +113,16 @@ final readonly class ProfileQuery
         $rows = $this->db->rows('SELECT DISTINCT currency FROM site_place ORDER BY currency');
 
         return array_map(static fn (Record $r): string => $r->str('currency'), $rows);
+    }
+
+    private static function headOf(Record $row): ProfileHead
+    {
+        return new ProfileHead(
+            $row->int('id'),
+            $row->str('family'),
+            $row->int('version'),
+            null !== $row->strOrNull('retired_at'),
+            ProfileContent::fromArray($row->json('content')),
+        );
     }
 }

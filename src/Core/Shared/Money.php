@@ -93,6 +93,17 @@ final readonly class Money
         return intdiv($this->minor, 10 ** self::digits($this->currency));
     }
 
+    /** As one types it: "620 000", with decimals only when there are any. */
+    public function grouped(): string
+    {
+        $digits = self::digits($this->currency);
+        $fraction = abs($this->minor) % 10 ** $digits;
+        $units = number_format(abs($this->units()), 0, '', ' ');
+
+        return ($this->minor < 0 ? '-' : '').$units
+            .(0 === $fraction ? '' : '.'.str_pad((string) $fraction, $digits, '0', \STR_PAD_LEFT));
+    }
+
     private function same(self $other): self
     {
         if ($other->currency !== $this->currency) {

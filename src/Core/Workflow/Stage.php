@@ -26,6 +26,12 @@ enum Stage: string
         };
     }
 
+    /** @return list<self> those that a pipeline shows */
+    public static function ofPipeline(): array
+    {
+        return array_values(array_filter(self::cases(), static fn (self $stage): bool => self::Hired !== $stage));
+    }
+
     public function next(): ?self
     {
         return self::cases()[(int) array_search($this, self::cases(), true) + 1] ?? null;

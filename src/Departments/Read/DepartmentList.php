@@ -56,7 +56,7 @@ final class DepartmentList
     /** What a unit's requisitions in some states come to, with those of all units below it. */
     private static function of(string $sum, string $states): string
     {
-        return "(SELECT $sum FROM requisition r JOIN unit_place w ON w.id = r.unit_id
+        return "(SELECT $sum FROM requisition_head r JOIN unit_place w ON w.id = r.unit_id
             WHERE starts_with(w.path, u.path) AND r.state IN ($states))";
     }
 }

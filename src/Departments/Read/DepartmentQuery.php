@@ -48,7 +48,7 @@ final readonly class DepartmentQuery
     {
         $row = $this->db->row(
             "WITH r AS (
-                SELECT q.id, q.state, q.positions FROM requisition q JOIN unit_place u ON u.id = q.unit_id
+                SELECT q.id, q.state, q.positions FROM requisition_head q JOIN unit_place u ON u.id = q.unit_id
                 WHERE starts_with(u.path, :path)
              ), p AS (
                 SELECT a.id, a.state FROM application a JOIN r ON r.id = a.requisition_id
@@ -76,7 +76,7 @@ final readonly class DepartmentQuery
     {
         $rows = $this->db->rows(
             'SELECT CAST(extract(day FROM h.signed_at - q.opened_on) AS int) AS days
-             FROM hire h JOIN application p ON p.id = h.application_id JOIN requisition q ON q.id = p.requisition_id
+             FROM hire h JOIN application p ON p.id = h.application_id JOIN requisition_head q ON q.id = p.requisition_id
              JOIN unit_place u ON u.id = q.unit_id
              WHERE starts_with(u.path, :path) AND q.opened_on IS NOT NULL AND h.signed_at > :since',
             ['path' => $path, 'since' => $this->clock->now()->modify('-'.self::YEARS_OF_HIRES.' years')],
@@ -99,7 +99,7 @@ final readonly class DepartmentQuery
                 SELECT string_agg(a.name, ', ' ORDER BY a.name)
                 FROM interview_seat t JOIN staff_name a ON a.id = t.account_id WHERE t.interview_id = i.id
              ) AS seats
-             FROM interview i JOIN application p ON p.id = i.application_id JOIN requisition r ON r.id = p.requisition_id
+             FROM interview i JOIN application p ON p.id = i.application_id JOIN requisition_head r ON r.id = p.requisition_id
              JOIN unit_place u ON u.id = r.unit_id
              WHERE starts_with(u.path, :path) AND i.state = 'booked' AND lower(i.during) > :now
              ORDER BY 1 LIMIT ".self::MOST_INTERVIEWS,

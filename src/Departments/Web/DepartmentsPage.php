@@ -10,7 +10,7 @@ use Jorvent\Accounts\Access\Permission;
 use Jorvent\Accounts\Web\SignedInPage;
 use Jorvent\Departments\Read\DepartmentList;
 use Jorvent\Departments\Read\DepartmentQuery;
-use Jorvent\Requisitions\RequisitionViews;
+use Jorvent\Requisitions\Read\RequisitionQuery;
 use Jorvent\Shell\Lists\Lists;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -34,7 +34,7 @@ final class DepartmentsPage extends SignedInPage
 
     #[Gate(Permission::ReadRequisition, Gate::UNIT)]
     #[Route('/{unit}', name: 'department', requirements: ['unit' => '\d{1,9}'], methods: ['GET'])]
-    public function show(int $unit, DepartmentQuery $query, RequisitionViews $views): Response
+    public function show(int $unit, DepartmentQuery $query, RequisitionQuery $views): Response
     {
         $department = $query->one($unit) ?? throw $this->createNotFoundException();
         $path = $department->path;

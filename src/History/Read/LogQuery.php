@@ -65,7 +65,7 @@ final readonly class LogQuery
             [$visible, $of] = $this->access->visible($reader, $permission);
             $families = 'of_'.$permission->value;
             $conditions[] = "(e.family IN (:$families) AND e.requisition_id IN (
-                SELECT r.id FROM requisition r JOIN unit_place u ON u.id = r.unit_id
+                SELECT r.id FROM requisition_head r JOIN unit_place u ON u.id = r.unit_id
                 JOIN application x ON x.requisition_id = r.id AND x.candidate_id = :id WHERE $visible
              ))";
             $parameters += $of + [$families => Acts::families($permission)];

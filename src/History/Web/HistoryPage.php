@@ -9,7 +9,7 @@ use Jorvent\Accounts\Access\Permission;
 use Jorvent\Accounts\Access\Subject;
 use Jorvent\Accounts\Web\SignedInPage;
 use Jorvent\History\Read\LogQuery;
-use Jorvent\Requisitions\RequisitionViews;
+use Jorvent\Requisitions\Read\RequisitionQuery;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
@@ -22,7 +22,7 @@ final class HistoryPage extends SignedInPage
     #[Gate(Permission::ReadRequisition, Gate::REQUISITION)]
     #[Route('/r/{number}/history', name: 'history', requirements: ['number' => '\d{1,9}'], methods: ['GET'])]
     public function show(
-        int $number, Request $request, RequisitionViews $views, LogQuery $log, Subject $_subject,
+        int $number, Request $request, RequisitionQuery $views, LogQuery $log, Subject $_subject,
     ): Response {
         $before = self::whole($request, 'before');
         $rows = $log->ofRequisition($_subject, $this->me(), $before > 0 ? $before : null, self::ROWS + 1);

@@ -16,7 +16,7 @@ use Jorvent\Platform\Delivery\NotNow;
 use Jorvent\Platform\Delivery\RefusedByThem;
 use Jorvent\Platform\Web\Errors;
 use Jorvent\Platform\Web\Input;
-use Jorvent\Requisitions\RequisitionViews;
+use Jorvent\Requisitions\Read\RequisitionQuery;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
@@ -28,7 +28,7 @@ final class ArrangePage extends SignedInPage
 {
     private const DAYS_DRAWN = 3;
 
-    public function __construct(private readonly Db $db, private readonly RequisitionViews $views, private readonly Slots $slots)
+    public function __construct(private readonly Db $db, private readonly RequisitionQuery $views, private readonly Slots $slots)
     {
     }
 
@@ -83,7 +83,7 @@ final class ArrangePage extends SignedInPage
             return self::wholes($asked);
         }
 
-        return [$this->db->int('SELECT manager_id FROM requisition WHERE number = :n', ['n' => $number])];
+        return [$this->db->int('SELECT manager_id FROM requisition_head WHERE number = :n', ['n' => $number])];
     }
 
     /**

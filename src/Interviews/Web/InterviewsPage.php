@@ -14,7 +14,7 @@ use Jorvent\Core\Scorecards\Rating;
 use Jorvent\Interviews\Cancel;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
-use Jorvent\Requisitions\RequisitionViews;
+use Jorvent\Requisitions\Read\RequisitionQuery;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -24,7 +24,7 @@ use Symfony\Component\Routing\Attribute\Route;
 #[Route('/r/{number}/interviews', requirements: ['number' => '\d{1,9}'])]
 final class InterviewsPage extends SignedInPage
 {
-    public function __construct(private readonly Db $db, private readonly RequisitionViews $views, private readonly ClockInterface $clock)
+    public function __construct(private readonly Db $db, private readonly RequisitionQuery $views, private readonly ClockInterface $clock)
     {
     }
 
@@ -94,7 +94,7 @@ final class InterviewsPage extends SignedInPage
      */
     private function cards(int $requisition, int $application, bool $all): array
     {
-        $names = array_values(array_filter(array_map(static fn (array $c): string => \is_string($c['name'] ?? null) ? $c['name'] : '', $this->db->row('SELECT competencies FROM requisition WHERE id = :id', ['id' => $requisition])?->objects('competencies') ?? []), static fn (string $n): bool => '' !== $n));
+        $names = array_values(array_filter(array_map(static fn (array $c): string => \is_string($c['name'] ?? null) ? $c['name'] : '', $this->db->row('SELECT competencies FROM requisition_head WHERE id = :id', ['id' => $requisition])?->objects('competencies') ?? []), static fn (string $n): bool => '' !== $n));
         $rows = $this->db->rows(
             'SELECT s.ratings, s.recommendation, s.submitted_at, a.id AS account_id, a.name, i.id AS interview_id FROM interview i JOIN interview_seat t ON t.interview_id = i.id JOIN account a ON a.id = t.account_id LEFT JOIN scorecard s ON s.interview_id = i.id AND s.account_id = t.account_id WHERE i.application_id = :a AND i.state = \'booked\' ORDER BY a.name',
             ['a' => $application],

@@ -99,7 +99,7 @@ final class ScorecardPage extends SignedInPage
     {
         return $this->db->row(
             'SELECT i.id, i.title, i.minutes, i.place, i.state, lower(i.during) AS starts, i.candidate_id, c.name AS candidate, c.headline, r.number, r.title AS opening, r.competencies, r.questions, (SELECT string_agg(a.name, \', \' ORDER BY a.name) FROM interview_seat t JOIN account a ON a.id = t.account_id WHERE t.interview_id = i.id) AS seats
-             FROM interview i JOIN application p ON p.id = i.application_id JOIN candidate c ON c.id = i.candidate_id JOIN requisition r ON r.id = p.requisition_id WHERE i.id = :id AND i.state <> \'cancelled\'',
+             FROM interview i JOIN application p ON p.id = i.application_id JOIN candidate c ON c.id = i.candidate_id JOIN requisition_head r ON r.id = p.requisition_id WHERE i.id = :id AND i.state <> \'cancelled\'',
             ['id' => $interview],
         ) ?? throw $this->createNotFoundException();
     }

@@ -22,7 +22,7 @@ final readonly class ReportHireHandler
         $row = $this->db->row(
             'SELECT h.id, h.record_number, h.first_day, c.name, c.email, c.id AS candidate, r.title, r.id AS requisition, s.city, u.code
              FROM hire h JOIN application p ON p.id = h.application_id JOIN candidate c ON c.id = p.candidate_id
-                JOIN requisition r ON r.id = p.requisition_id JOIN site_place s ON s.id = r.site_id JOIN unit_place u ON u.id = r.unit_id
+                JOIN requisition_head r ON r.id = p.requisition_id JOIN site_place s ON s.id = r.site_id JOIN unit_place u ON u.id = r.unit_id
              WHERE h.id = :id',
             ['id' => $message->hire],
         ) ?? throw new \LogicException('No such hire.');

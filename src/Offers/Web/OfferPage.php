@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Jorvent\Offers\Web;
 
-use Doctrine\ORM\EntityManagerInterface;
 use Jorvent\Accounts\Access\Gate;
 use Jorvent\Accounts\Access\Permission;
 use Jorvent\Accounts\Delegations;
@@ -22,10 +21,10 @@ use Jorvent\Platform\Database\Record;
 use Jorvent\Platform\Files\FileStore;
 use Jorvent\Platform\Web\Errors;
 use Jorvent\Platform\Web\Input;
-use Jorvent\Requisitions\Approvals;
-use Jorvent\Requisitions\Entity\Requisition;
-use Jorvent\Requisitions\RequisitionViews;
-use Jorvent\Requisitions\Web\Save;
+use Jorvent\Requisitions\Read\ApprovalQuery;
+use Jorvent\Requisitions\Read\FactsQuery;
+use Jorvent\Requisitions\Read\RequisitionFacts;
+use Jorvent\Requisitions\Read\RequisitionQuery;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -34,7 +33,7 @@ use Symfony\Component\Routing\Attribute\Route;
 /** The offers of a requisition: pay against the band, who must agree and why, the letter beside it. */
 final class OfferPage extends SignedInPage
 {
-    public function __construct(private readonly Db $db, private readonly EntityManagerInterface $entities, private readonly RequisitionViews $views, private readonly OfferDesk $desk, private readonly Approvals $approvals, private readonly ClockInterface $clock, private readonly SigningNames $names)
+    public function __construct(private readonly Db $db, private readonly FactsQuery $facts, private readonly RequisitionQuery $views, private readonly OfferDesk $desk, private readonly ApprovalQuery $approvals, private readonly ClockInterface $clock, private readonly SigningNames $names)
     {
     }
 
@@ -51,7 +50,7 @@ final class OfferPage extends SignedInPage
     {
         $input = Input::of($request);
         $ask = Save::Ask === $input->choice('then', Save::class, Save::Keep);
-        $currency = $this->requisition($number)->brief()->currency;
+        $currency = $this->requisition($number)->brief->pay->currency;
         try {
             $id = $this->desk->compose($application, new OfferTerms(Money::parse($input->line('base'), $currency), $input->day('first_day'), $input->day('answer_by')), $this->me()->id);
             if ($ask) {
@@ -118,9 +117,9 @@ final class OfferPage extends SignedInPage
         return $this->db->int('SELECT application_id FROM offer WHERE id = :id', ['id' => $offer]);
     }
 
-    private function requisition(int $number): Requisition
+    private function requisition(int $number): RequisitionFacts
     {
-        return $this->entities->getRepository(Requisition::class)->findOneBy(['number' => $number]) ?? throw $this->createNotFoundException();
+        return $this->facts->byNumber($number);
     }
 
     private function page(int $number, int $application, ?Input $typed, Errors $errors, Letter $letter): Response
@@ -149,7 +148,7 @@ final class OfferPage extends SignedInPage
     private function waitsForMe(int $requisition): int
     {
         return $this->db->int(
-            "SELECT o.application_id FROM approval v JOIN offer o ON o.id = v.offer_id WHERE v.requisition_id = :r AND v.state = 'waiting' AND ".Delegations::decides('v').' ORDER BY v.id LIMIT 1',
+            "SELECT o.application_id FROM asked_approver v JOIN offer o ON o.id = v.offer_id WHERE v.requisition_id = :r AND v.state = 'waiting' AND ".Delegations::decides('v').' ORDER BY v.id LIMIT 1',
             ['r' => $requisition, 'me' => $this->me()->id, 'today' => $this->clock->now()->format('Y-m-d')],
         );
     }

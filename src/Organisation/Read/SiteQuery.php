@@ -20,7 +20,7 @@ final readonly class SiteQuery
     {
         return array_map(static fn (Record $r): SiteRow => new SiteRow(
             $r->int('id'),
-            self::facts($r),
+            self::factsOf($r),
             $r->int('version'),
             $r->strOrNull('units') ?? '',
         ), $this->db->rows(
@@ -29,6 +29,13 @@ final readonly class SiteQuery
              ) AS units
              FROM site s ORDER BY s.name",
         ));
+    }
+
+    public function facts(int $id): ?SiteFacts
+    {
+        $row = $this->db->row('SELECT * FROM site WHERE id = :id', ['id' => $id]);
+
+        return null === $row ? null : self::factsOf($row);
     }
 
     /** @return array<int, string> names by id, by name */
@@ -42,7 +49,7 @@ final readonly class SiteQuery
         return $names;
     }
 
-    private static function facts(Record $r): SiteFacts
+    private static function factsOf(Record $r): SiteFacts
     {
         $place = new Place(
             $r->str('city'),

@@ -83,7 +83,8 @@ final class BrandsPage extends SignedInPage
     private function page(?BrandView $brand, FormInterface $form): Response
     {
         $colours = $form->getData()->colours();
-        $sample = BrandSample::draw($colours, $brand->name ?? '', 'Colours as candidates see them, with their contrast');
+        $label = 'Colours as candidates see them, with their contrast';
+        $sample = [] === $colours->refuse() ? BrandSample::draw($colours, $brand->name ?? '', $label) : '';
 
         return $this->render('organisation/brands.html.twig', [
             'brands' => $this->query->all(),
@@ -91,7 +92,7 @@ final class BrandsPage extends SignedInPage
             'brand' => $brand,
             'pages' => null === $brand ? [] : $this->query->pages($brand->id),
             'form' => $form,
-            'sample' => [] === $colours->refuse() ? $sample : '',
+            'sample' => $sample,
         ]);
     }
 

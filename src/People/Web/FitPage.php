@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Jorvent\People\Web;
 
-use Doctrine\ORM\EntityManagerInterface;
 use Jorvent\Accounts\Access\Gate;
 use Jorvent\Accounts\Access\Permission;
 use Jorvent\Core\Fit\Part;
@@ -13,8 +12,9 @@ use Jorvent\People\FitOfCandidates;
 use Jorvent\People\FitSettings;
 use Jorvent\Platform\Web\Input;
 use Jorvent\Platform\Web\Page;
-use Jorvent\Requisitions\Entity\Requisition;
-use Jorvent\Requisitions\RequisitionViews;
+use Jorvent\Requisitions\Read\FactsQuery;
+use Jorvent\Requisitions\Read\RequisitionFacts;
+use Jorvent\Requisitions\Read\RequisitionQuery;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
@@ -23,7 +23,7 @@ use Symfony\Component\Routing\Attribute\Route;
 #[Route('/r/{number}/fit', requirements: ['number' => '\d{1,9}'])]
 final class FitPage extends Page
 {
-    public function __construct(private readonly EntityManagerInterface $entities, private readonly RequisitionViews $views, private readonly FitOfCandidates $fits, private readonly FitSettings $settings)
+    public function __construct(private readonly FactsQuery $facts, private readonly RequisitionQuery $views, private readonly FitOfCandidates $fits, private readonly FitSettings $settings)
     {
     }
 
@@ -63,7 +63,7 @@ final class FitPage extends Page
     }
 
     /** @return array<string, int> only what differs from how one begins */
-    private function points(Requisition $requisition, Input $input): array
+    private function points(RequisitionFacts $requisition, Input $input): array
     {
         $points = [];
         foreach ($this->fits->weighing($requisition)->measure->parts as $i => $part) {
@@ -77,8 +77,8 @@ final class FitPage extends Page
         return $points;
     }
 
-    private function requisition(int $number): Requisition
+    private function requisition(int $number): RequisitionFacts
     {
-        return $this->entities->getRepository(Requisition::class)->findOneBy(['number' => $number]) ?? throw $this->createNotFoundException();
+        return $this->facts->byNumber($number);
     }
 }

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Jorvent\People\Web;
 
-use Doctrine\ORM\EntityManagerInterface;
 use Jorvent\Accounts\Access\Gate;
 use Jorvent\Accounts\Access\Permission;
 use Jorvent\Accounts\Web\SignedInPage;
@@ -18,8 +17,8 @@ use Jorvent\People\SearchForm;
 use Jorvent\People\SearchReach;
 use Jorvent\People\SearchRows;
 use Jorvent\Pipeline\KeepBlockers;
-use Jorvent\Requisitions\Entity\Requisition;
-use Jorvent\Requisitions\RequisitionViews;
+use Jorvent\Requisitions\Read\FactsQuery;
+use Jorvent\Requisitions\Read\RequisitionQuery;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
@@ -31,9 +30,9 @@ final class FoundComparePage extends SignedInPage
 
     #[Gate(Permission::Search, Gate::REQUISITION)]
     #[Route('/r/{number}/sourcing/compare', name: 'sourcing_compare', requirements: ['number' => '\d{1,9}'], methods: ['GET'])]
-    public function __invoke(int $number, Request $request, EntityManagerInterface $entities, RequisitionViews $views, FitOfCandidates $fits, FoundPeople $people, FoundPerson $person, Profiles $profiles, SearchReach $reach, SearchRows $rows, KeepBlockers $blockers): Response
+    public function __invoke(int $number, Request $request, FactsQuery $facts, RequisitionQuery $views, FitOfCandidates $fits, FoundPeople $people, FoundPerson $person, Profiles $profiles, SearchReach $reach, SearchRows $rows, KeepBlockers $blockers): Response
     {
-        $requisition = $entities->getRepository(Requisition::class)->findOneBy(['number' => $number]) ?? throw $this->createNotFoundException();
+        $requisition = $facts->byNumber($number);
         $asked = array_values(array_unique(array_filter($request->query->all('people'), static fn (mixed $v): bool => \is_string($v) && 1 === preg_match('/^\d{1,9}$/', $v))));
         $seen = $reach->of($this->me());
         $ids = array_values(array_filter(array_map(intval(...), $asked), static fn (int $id): bool => null === $seen || gmp_testbit($seen, $id)));

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Jorvent\People\Web;
 
-use Doctrine\ORM\EntityManagerInterface;
 use Jorvent\Accounts\Access\Gate;
 use Jorvent\Accounts\Access\Permission;
 use Jorvent\Accounts\Access\Subject;
@@ -16,8 +15,9 @@ use Jorvent\People\RunSavedSearches;
 use Jorvent\People\SavedSearches;
 use Jorvent\People\SearchForm;
 use Jorvent\Platform\Web\Input;
-use Jorvent\Requisitions\Entity\Requisition;
-use Jorvent\Requisitions\RequisitionViews;
+use Jorvent\Requisitions\Read\FactsQuery;
+use Jorvent\Requisitions\Read\RequisitionFacts;
+use Jorvent\Requisitions\Read\RequisitionQuery;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\HttpFoundation\File\UploadedFile;
 use Symfony\Component\HttpFoundation\Request;
@@ -31,7 +31,7 @@ final class SavedSearchesPage extends SignedInPage
 {
     private const MAX_BYTES = 200_000;
 
-    public function __construct(private readonly SavedSearches $searches, private readonly RequisitionViews $views, private readonly EntityManagerInterface $entities)
+    public function __construct(private readonly SavedSearches $searches, private readonly RequisitionQuery $views, private readonly FactsQuery $facts)
     {
     }
 
@@ -44,7 +44,7 @@ final class SavedSearchesPage extends SignedInPage
             $rows[] = ['row' => $row, 'search' => $search, 'address' => ['number' => $number, 'q' => $search->text, 'c' => $search->lines()], 'state' => RunSavedSearches::state($row, $clock->now())];
         }
 
-        return $this->render('people/searches.html.twig', ['view' => $this->views->byNumber($number), 'number' => $number, 'rows' => $rows, 'last' => SearchForm::read($request->query->all()) ?? $this->requisition($number)->lastSearch()]);
+        return $this->render('people/searches.html.twig', ['view' => $this->views->byNumber($number), 'number' => $number, 'rows' => $rows, 'last' => SearchForm::read($request->query->all()) ?? $this->requisition($number)->lastSearch]);
     }
 
     #[Route('', name: 'saved_search_save', methods: ['POST'])]
@@ -106,8 +106,8 @@ final class SavedSearchesPage extends SignedInPage
         return new Response(json_encode(SavedSearches::out($row->str('name'), SavedSearches::search($row)), \JSON_THROW_ON_ERROR | \JSON_PRETTY_PRINT | \JSON_UNESCAPED_UNICODE), 200, ['Content-Type' => 'application/json; charset=utf-8', 'Content-Disposition' => 'attachment; filename="search.json"']);
     }
 
-    private function requisition(int $number): Requisition
+    private function requisition(int $number): RequisitionFacts
     {
-        return $this->entities->getRepository(Requisition::class)->findOneBy(['number' => $number]) ?? throw $this->createNotFoundException();
+        return $this->facts->byNumber($number);
     }
 }

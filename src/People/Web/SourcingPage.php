@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Jorvent\People\Web;
 
-use Doctrine\ORM\EntityManagerInterface;
 use Jorvent\Accounts\Access\Gate;
 use Jorvent\Accounts\Access\Permission;
 use Jorvent\Accounts\Access\Subject;
@@ -23,11 +22,12 @@ use Jorvent\People\Suggest;
 use Jorvent\Pipeline\KeepCandidate;
 use Jorvent\Pipeline\KeepCandidates;
 use Jorvent\Pipeline\SetAside;
-use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Web\Input;
 use Jorvent\Platform\Web\Turn;
-use Jorvent\Requisitions\Entity\Requisition;
-use Jorvent\Requisitions\RequisitionViews;
+use Jorvent\Requisitions\Read\FactsQuery;
+use Jorvent\Requisitions\Read\RequisitionFacts;
+use Jorvent\Requisitions\Read\RequisitionQuery;
+use Jorvent\Requisitions\RememberSearch;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
@@ -39,7 +39,7 @@ final class SourcingPage extends SignedInPage
     /** So often, a little more than a second apart. */
     private const ASKED_AGAIN = 12;
 
-    public function __construct(private readonly Db $db, private readonly EntityManagerInterface $entities, private readonly RequisitionViews $requisitions, private readonly SourcingScreen $screen, private readonly SourcingPlaces $places, private readonly LastSearch $last, private readonly Turn $turn)
+    public function __construct(private readonly FactsQuery $facts, private readonly RememberSearch $remember, private readonly RequisitionQuery $requisitions, private readonly SourcingScreen $screen, private readonly SourcingPlaces $places, private readonly LastSearch $last, private readonly Turn $turn)
     {
     }
 
@@ -198,9 +198,8 @@ final class SourcingPage extends SignedInPage
         $search = $told ?? $this->last->of($requisition);
         $asked = SourcingAsked::of($request);
         $found = $this->screen->of($requisition, $search, $asked, $this->me(), $part);
-        if (null !== $told && [] === $found['result']->query->errors() && $told->toArray() !== $requisition->lastSearch()->toArray()) {
-            // with each pause in typing; not worth waiting until it is on the disk
-            $this->db->planned("WITH quick AS MATERIALIZED (SELECT set_config('synchronous_commit', 'off', true) AS is) UPDATE requisition SET query = :text, criteria = CAST(:criteria AS jsonb) FROM quick WHERE id = :id AND quick.is = 'off'", ['text' => $told->text, 'criteria' => json_encode($told->toArray()['criteria'], \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE), 'id' => $requisition->id]);
+        if (null !== $told && [] === $found['result']->query->errors() && $told->toArray() !== $requisition->lastSearch->toArray()) {
+            ($this->remember)($requisition->id, $told);
         }
         if ('' !== $asked->person) {
             $this->places->leave($this->me()->id, $requisition->id, $asked->source, $asked->person);
@@ -209,9 +208,9 @@ final class SourcingPage extends SignedInPage
         return $found;
     }
 
-    private function requisition(int $number): Requisition
+    private function requisition(int $number): RequisitionFacts
     {
-        return $this->entities->getRepository(Requisition::class)->findOneBy(['number' => $number]) ?? throw $this->createNotFoundException();
+        return $this->facts->byNumber($number);
     }
 
     /**

@@ -30,7 +30,7 @@ use Jorvent\People\Store\Bits;
 use Jorvent\People\Weighing;
 use Jorvent\Pipeline\KeepBlockers;
 use Jorvent\Platform\Web\Turn;
-use Jorvent\Requisitions\Entity\Requisition;
+use Jorvent\Requisitions\Read\RequisitionFacts;
 
 /**
  * All that the search screen shows at one moment: the rows with their figures, a page of people by fit, and one of them in the reader.
@@ -54,7 +54,7 @@ final readonly class SourcingScreen
      *
      * @return array{address: array<string, mixed>, times: array{ladder: float, fit: float}, result: SearchResult, ...}
      */
-    public function of(Requisition $requisition, Search $search, SourcingAsked $asked, Account $me, string $part = 'all'): array
+    public function of(RequisitionFacts $requisition, Search $search, SourcingAsked $asked, Account $me, string $part = 'all'): array
     {
         $weighing = $this->fits->weighing($requisition);
         $result = $this->searched($requisition, $search, $me);
@@ -98,7 +98,7 @@ final readonly class SourcingScreen
     }
 
     /** A search within the searcher's reach, with those set aside at the same moment. */
-    public function searched(Requisition $requisition, Search $search, Account $me, bool $deep = true): SearchResult
+    public function searched(RequisitionFacts $requisition, Search $search, Account $me, bool $deep = true): SearchResult
     {
         return ($this->search)($search, $this->reach->of($me), null, [SearchCandidates::aside($requisition->number)], $deep);
     }
@@ -135,7 +135,7 @@ final readonly class SourcingScreen
     }
 
     /** Only who is new in a saved search, when one comes from there. */
-    private function fresh(int $search, Requisition $requisition, Account $me): ?\GMP
+    private function fresh(int $search, RequisitionFacts $requisition, Account $me): ?\GMP
     {
         return 0 === $search ? null : Bits::of($this->saved->fresh($search, $requisition->id, $me->id));
     }
@@ -146,7 +146,7 @@ final readonly class SourcingScreen
      *
      * @return array<string, mixed>
      */
-    private function reader(Requisition $requisition, SearchResult $result, ?array $person, array $looked, Account $me): array
+    private function reader(RequisitionFacts $requisition, SearchResult $result, ?array $person, array $looked, Account $me): array
     {
         if (null === $person) {
             return ['highlighted' => '', 'titles' => [], 'passages' => [], 'life' => null, 'trail' => [], 'elsewhere' => ['read' => [], 'more' => 0], 'blockers' => []];

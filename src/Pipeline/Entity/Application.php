@@ -8,6 +8,7 @@ use Doctrine\DBAL\Types\Types;
 use Doctrine\ORM\Mapping as ORM;
 use Jorvent\Core\Fit\Fit;
 use Jorvent\Core\Fit\Part;
+use Jorvent\Core\Screening\Questionnaire;
 use Jorvent\Core\Screening\Score;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Core\Workflow\ApplicationFacts;
@@ -48,8 +49,17 @@ class Application
     #[ORM\Column(type: Types::JSON, options: ['jsonb' => true, 'default' => '{}'])]
     public array $answers = [];
 
+    /**
+     * what someone gave for texts, by question.
+     *
+     * @var array<string, int>
+     */
+    #[ORM\Column(type: Types::JSON, options: ['jsonb' => true, 'default' => '{}'])]
+    private array $marks = [];
+
+    /** @phpstan-readonly-allow-private-mutation */
     #[ORM\Column(options: ['default' => 1])]
-    private int $questionsVersion = 1;
+    public int $questionsVersion = 1;
 
     #[ORM\Column(options: ['default' => true])]
     private bool $scoreComplete = true;
@@ -130,6 +140,23 @@ class Application
         }
     }
 
+    /**
+     * A person marks a text.
+     *
+     * @param Questionnaire $asked the questions as they were answered
+     * @param int           $mark  points, of 100
+     */
+    public function mark(Questionnaire $asked, string $question, int $mark): void
+    {
+        if (true !== $asked->question($question)?->kind->isMarkedByHand()) {
+            throw Refused::because('missing');
+        }
+        $this->marks[$question] = $mark;
+        $score = $asked->score($this->answers, $this->marks);
+        [$this->score, $this->scoreComplete] = [$score->value, $score->complete];
+        ++$this->version;
+    }
+
     public function consent(int $version, \DateTimeImmutable $at): void
     {
         $this->consentVersion = $version;
@@ -200,6 +227,16 @@ class Application
     public function withdraw(): void
     {
         if (ApplicationState::Active !== $this->state) {
+            throw Refused::because('not_active');
+        }
+        $this->state = ApplicationState::Withdrawn;
+        ++$this->version;
+    }
+
+    /** Someone who signed does not come. */
+    public function fallThrough(): void
+    {
+        if (ApplicationState::Hired !== $this->state) {
             throw Refused::because('not_active');
         }
         $this->state = ApplicationState::Withdrawn;

@@ -10,6 +10,7 @@ use Jorvent\Accounts\Access\Permission;
 use Jorvent\Accounts\Access\Subject;
 use Jorvent\Accounts\Web\SignedInPage;
 use Jorvent\Core\Messages\Template;
+use Jorvent\Core\Shared\Decoded;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Core\Workflow\Stage;
 use Jorvent\Messages\Mailing;
@@ -23,9 +24,9 @@ use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
 use Jorvent\Platform\Web\Errors;
 use Jorvent\Platform\Web\Input;
-use Jorvent\Requisitions\RequisitionView;
-use Jorvent\Requisitions\RequisitionViews;
-use Jorvent\Screening\Questions;
+use Jorvent\Requisitions\QuestionsOfRequisition;
+use Jorvent\Requisitions\Read\RequisitionQuery;
+use Jorvent\Requisitions\Read\RequisitionView;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -38,7 +39,7 @@ final class PipelinePage extends SignedInPage
     private const SORTS = ['screen' => 'p.score DESC NULLS LAST, p.fit DESC NULLS LAST', 'fit' => 'p.fit DESC NULLS LAST, p.score DESC NULLS LAST', 'waits' => 'p.entered_at', 'name' => 'c.name'];
     private const ROWS = 200;
 
-    public function __construct(private readonly Db $db, private readonly RequisitionViews $views, private readonly ClockInterface $clock, private readonly Shortlists $shortlists, private readonly Questions $questions, private readonly Access $access)
+    public function __construct(private readonly Db $db, private readonly RequisitionQuery $views, private readonly ClockInterface $clock, private readonly Shortlists $shortlists, private readonly QuestionsOfRequisition $questions, private readonly Access $access)
     {
     }
 
@@ -203,7 +204,7 @@ final class PipelinePage extends SignedInPage
             $decided = $row?->int('decided') ?? 0;
 
             return ['stage' => $stage, 'count' => $row?->int('here') ?? 0, 'waits' => $row?->floatOrNull('waits'), 'agreed' => $stage->agreedDays(), 'over' => 0, 'goes_on' => 0 === $decided ? null : (int) round(100 * ($row?->int('went_on') ?? 0) / $decided)];
-        }, RequisitionViews::stages());
+        }, Stage::ofPipeline());
     }
 
     /** @return array<string, mixed> */
@@ -211,14 +212,17 @@ final class PipelinePage extends SignedInPage
     {
         $mails = $this->access->allows($this->me(), Permission::ReadMails, $subject);
         [$visible, $of] = $this->access->visible($this->me());
-        $score = $this->questions->at($view->id(), $row->int('questions_version'))->score(Questions::answers($row->json('answers')), Questions::marks($row->json('marks')));
+        $score = $this->questions->at($view->id(), $row->int('questions_version'))->score(
+            (new Decoded($row->json('answers')))->allTexts(),
+            (new Decoded($row->json('marks')))->allWholes(),
+        );
 
         return [
             'score' => $score, 'visits' => $this->db->rows('SELECT stage, GREATEST(0, extract(day FROM coalesce(left_at, :now) - entered_at)::int) AS days FROM stage_visit WHERE application_id = :id ORDER BY id', ['id' => $row->int('id'), 'now' => $this->clock->now()]),
             'resume' => $this->db->row('SELECT id, file_name, media_type, text, file_sha256 FROM resume WHERE candidate_id = :c ORDER BY beside, created_at DESC, id DESC LIMIT 1', ['c' => $row->int('candidate_id')]),
             'mails' => !$mails ? [] : $this->db->rows("SELECT o.id, o.created_at, o.state, o.available_at, o.attempts, o.last_error, p.content ->> 'subject' AS subject FROM delivery o LEFT JOIN personal_value p ON p.id = o.personal_id WHERE o.candidate_id = :c AND o.requisition_id = :r AND o.kind = 'mail' ORDER BY o.id DESC LIMIT 4", ['c' => $row->int('candidate_id'), 'r' => $view->id()]),
             'views' => $this->shortlists->of($row->int('id')),
-            'others' => $this->db->rows("SELECT r.number, r.title, p.stage, p.state FROM application p JOIN requisition r ON r.id = p.requisition_id JOIN unit_place u ON u.id = r.unit_id
+            'others' => $this->db->rows("SELECT r.number, r.title, p.stage, p.state FROM application p JOIN requisition_head r ON r.id = p.requisition_id JOIN unit_place u ON u.id = r.unit_id
                 WHERE p.candidate_id = :c AND p.requisition_id <> :r AND $visible ORDER BY p.id DESC", ['c' => $row->int('candidate_id'), 'r' => $view->id()] + $of),
         ];
     }

@@ -81,7 +81,7 @@ final readonly class DeliveryQuery
             "SELECT o.id, o.kind, o.state, o.attempts, o.last_error, o.created_at, o.available_at, r.number,
                 p.content ->> 'subject' AS subject, p.content ->> 'to' AS receiver
              FROM delivery o LEFT JOIN personal_value p ON p.id = o.personal_id
-                LEFT JOIN requisition r ON r.id = o.requisition_id
+                LEFT JOIN requisition_head r ON r.id = o.requisition_id
              WHERE $where ORDER BY o.id DESC LIMIT $most",
             $parameters,
         );

@@ -4,21 +4,26 @@ declare(strict_types=1);
 
 namespace Jorvent\Requisitions\Entity;
 
+use Doctrine\Common\Collections\ArrayCollection;
+use Doctrine\Common\Collections\Collection;
 use Doctrine\DBAL\Types\Types;
 use Doctrine\ORM\Mapping as ORM;
-use Jorvent\Core\Pay\Band;
-use Jorvent\Core\Pay\Frequency;
-use Jorvent\Core\Pay\PayTerms;
 use Jorvent\Core\Screening\Questionnaire;
 use Jorvent\Core\Search\Search;
-use Jorvent\Core\Shared\Money;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Core\Workflow\RequisitionAct;
 use Jorvent\Core\Workflow\RequisitionState;
 use Jorvent\Platform\Database\Schema\InstantType;
-use Jorvent\Platform\Database\Schema\Reference;
-use Jorvent\Requisitions\Brief;
+use Jorvent\Requisitions\Brief\Brief;
+use Jorvent\Requisitions\Brief\Job;
+use Jorvent\Requisitions\Brief\Pay;
+use Jorvent\Requisitions\Brief\Place;
+use Jorvent\Requisitions\Brief\Team;
+use Jorvent\Requisitions\Brief\Time;
+use Jorvent\Requisitions\Brief\Wants;
+use Jorvent\Requisitions\Read\RequisitionFacts;
 
+/** A wish to hire, from its first draft to the last position signed. */
 #[ORM\Entity]
 #[ORM\Table(name: 'requisition')]
 class Requisition
@@ -27,209 +32,118 @@ class Requisition
     #[ORM\Id, ORM\GeneratedValue, ORM\Column]
     public int $id;
 
-    /** @phpstan-readonly-allow-private-mutation */
-    #[ORM\Column(type: Types::TEXT)]
-    public string $title = '';
+    #[ORM\Embedded(columnPrefix: false)]
+    private Job $job;
+    #[ORM\Embedded(columnPrefix: false)]
+    private Team $team;
+    #[ORM\Embedded(columnPrefix: false)]
+    private Place $place;
+    #[ORM\Embedded(columnPrefix: false)]
+    private Time $time;
+    #[ORM\Embedded(columnPrefix: false)]
+    private Wants $wants;
+    #[ORM\Embedded(columnPrefix: false)]
+    private Pay $pay;
 
-    #[ORM\Column(type: Types::TEXT, nullable: true)]
-    private ?string $internalTitle = null;
-
-    /** @phpstan-readonly-allow-private-mutation */
-    #[ORM\Column]
-    #[Reference('org_unit')]
-    public int $unitId;
-
-    /** @phpstan-readonly-allow-private-mutation */
-    #[ORM\Column]
-    #[Reference('site')]
-    public int $siteId;
-
-    /** @phpstan-readonly-allow-private-mutation */
-    #[ORM\Column]
-    #[Reference('account')]
-    public int $requesterId;
-
-    /** @phpstan-readonly-allow-private-mutation */
-    #[ORM\Column]
-    #[Reference('account')]
-    public int $recruiterId;
-
-    /** @phpstan-readonly-allow-private-mutation */
-    #[ORM\Column]
-    #[Reference('account')]
-    public int $managerId;
-
-    /** @phpstan-readonly-allow-private-mutation */
-    #[ORM\Column(nullable: true)]
-    #[Reference('account')]
-    public ?int $partnerId = null;
-
-    /** @phpstan-readonly-allow-private-mutation */
-    #[ORM\Column(options: ['default' => 1])]
-    public int $positions = 1;
-
-    #[ORM\Column(nullable: true)]
-    #[Reference('org_unit')]
-    private ?int $costCentreId = null;
-
-    #[ORM\Column(type: Types::STRING, length: 2, nullable: true, options: ['fixed' => true])]
-    private ?string $country = null;
-
-    #[ORM\Column(nullable: true)]
-    #[Reference('job_family')]
-    private ?int $familyId = null;
-
-    #[ORM\Column(nullable: true)]
-    private ?int $months = null;
-
-    #[ORM\Column(type: Types::TEXT, options: ['default' => 'no'])]
-    private string $remote = 'no';
-
-    #[ORM\Column(type: Types::TEXT, options: ['default' => 'permanent'])]
-    private string $employment = 'permanent';
-
-    #[ORM\Column(type: Types::BIGINT, nullable: true)]
-    private ?int $payMin = null;
-
-    #[ORM\Column(type: Types::BIGINT, nullable: true)]
-    private ?int $payMax = null;
-
-    #[ORM\Column(type: Types::BIGINT, nullable: true)]
-    private ?int $yearMin = null;
-
-    #[ORM\Column(type: Types::BIGINT, nullable: true)]
-    private ?int $yearMax = null;
-
-    #[ORM\Column(type: Types::STRING, length: 3, options: ['fixed' => true])]
-    private string $currency;
-
-    #[ORM\Column(type: Types::TEXT, options: ['default' => 'year'])]
-    private string $payFrequency = 'year';
-
-    #[ORM\Column(options: ['default' => 12])]
-    private int $pays = 12;
-
-    #[ORM\Column(options: ['default' => 3750])]
-    private int $hours = 3750;
-
-    #[ORM\Column(options: ['default' => 100])]
-    private int $share = 100;
-
-    /** @phpstan-readonly-allow-private-mutation */
-    #[ORM\Column(type: Types::DATE_IMMUTABLE, nullable: true)]
-    public ?\DateTimeImmutable $openedOn = null;
-
-    /** @phpstan-readonly-allow-private-mutation */
-    #[ORM\Column(type: Types::DATE_IMMUTABLE, nullable: true)]
-    public ?\DateTimeImmutable $targetOn = null;
-
-    #[ORM\Column(nullable: true)]
-    private ?int $yearsFrom = null;
-
-    #[ORM\Column(nullable: true)]
-    private ?int $yearsTo = null;
-
-    #[ORM\Column(type: Types::TEXT, nullable: true)]
-    private ?string $education = null;
-
-    #[ORM\Column(type: Types::TEXT, nullable: true)]
-    private ?string $industry = null;
-
-    /** @var list<string> */
+    /** @var list<array<array-key, mixed>> as Questionnaire::toArray() gives them */
     #[ORM\Column(type: Types::JSON, options: ['jsonb' => true])]
-    private array $musts = [];
-
-    /** @var list<string> */
-    #[ORM\Column(type: Types::JSON, options: ['jsonb' => true])]
-    private array $wishes = [];
-
-    /** @var list<string> */
-    #[ORM\Column(type: Types::JSON, options: ['jsonb' => true, 'default' => '[]'])]
-    private array $benefits = [];
-
-    /** @var list<array<array-key, mixed>> */
-    #[ORM\Column(type: Types::JSON, options: ['jsonb' => true])]
-    private array $questions = [];
+    private array $questions;
 
     /** @phpstan-readonly-allow-private-mutation */
     #[ORM\Column(options: ['default' => 1])]
     public int $questionsVersion = 1;
 
     /** @phpstan-readonly-allow-private-mutation */
-    #[ORM\Column(type: Types::TEXT, options: ['default' => ''])]
-    public string $description = '';
-
-    /** @phpstan-readonly-allow-private-mutation */
-    #[ORM\Column(type: Types::TEXT, nullable: true)]
-    public ?string $category = null;
-
-    #[ORM\Column(type: Types::TEXT, options: ['default' => 'reach'])]
-    private string $visibility = 'reach';
-
-    /** @phpstan-readonly-allow-private-mutation */
     #[ORM\Column(type: Types::TEXT, enumType: RequisitionState::class, options: ['default' => 'draft'])]
     public RequisitionState $state = RequisitionState::Draft;
 
-    /** @phpstan-readonly-allow-private-mutation */
+    /** the words last looked for */
     #[ORM\Column(type: Types::TEXT, options: ['default' => ''])]
-    public string $query = '';
+    private string $query = '';
 
-    /** @var list<array<string, mixed>> as Search::toArray() gives them */
+    /** @var list<array<string, mixed>> last looked for beside the words, as Search::toArray() gives them */
     #[ORM\Column(type: Types::JSON, options: ['jsonb' => true, 'default' => '[]'])]
     private array $criteria = [];
 
-    /** @phpstan-readonly-allow-private-mutation */
+    /**
+     * The number of what the brief says, not a lock: the row is locked before the version someone saw is compared.
+     *
+     * @phpstan-readonly-allow-private-mutation
+     */
     #[ORM\Column(options: ['default' => 1])]
     public int $version = 1;
 
-    /** @phpstan-readonly-allow-private-mutation */
     #[ORM\Column(type: InstantType::NAME, nullable: true)]
-    public ?\DateTimeImmutable $approvedAt = null;
+    private ?\DateTimeImmutable $approvedAt = null;
 
-    /** @phpstan-readonly-allow-private-mutation */
     #[ORM\Column(type: InstantType::NAME, nullable: true)]
-    public ?\DateTimeImmutable $filledAt = null;
+    private ?\DateTimeImmutable $filledAt = null;
 
-    /** @var array<array-key, mixed>|null the fields that changes asked for after approval would set, as Brief::toArray() gives them */
+    /** @var array<array-key, mixed>|null fields that wait for approval after the first one, as Brief::toArray() */
     #[ORM\Column(type: Types::JSON, nullable: true, options: ['jsonb' => true])]
     private ?array $amendment = null;
 
     #[ORM\Column(type: InstantType::NAME)]
     private \DateTimeImmutable $savedAt;
 
-    /** @param list<array<array-key, mixed>> $competencies */
+    /** @var Collection<int, BriefVersion> */
+    #[ORM\OneToMany(mappedBy: 'requisition', targetEntity: BriefVersion::class, cascade: ['persist'])]
+    private Collection $versions;
+
+    /** @var Collection<int, QuestionsVersion> */
+    #[ORM\OneToMany(
+        mappedBy: 'requisition', targetEntity: QuestionsVersion::class, cascade: ['persist'], indexBy: 'version',
+    )]
+    private Collection $questionVersions;
+
     public function __construct(
         #[ORM\Column]
         public readonly int $number,
-        #[ORM\Column(nullable: true)]
-        #[Reference('role_profile')]
-        public readonly ?int $profileId,
-        #[ORM\Column(nullable: true)]
-        public readonly ?int $profileVersion,
-        #[ORM\Column(type: Types::JSON, options: ['jsonb' => true])]
-        public readonly array $competencies,
+        /** not readonly: Doctrine sets it anew when it refreshes a locked row @phpstan-readonly-allow-private-mutation */
+        #[ORM\Embedded(columnPrefix: false)]
+        public Origin $origin,
+        Brief $brief,
+        Questionnaire $questions,
+        ?int $by,
         /** not readonly: Doctrine sets it anew when it refreshes a locked row @phpstan-readonly-allow-private-mutation */
         #[ORM\Column(type: InstantType::NAME)]
         public \DateTimeImmutable $createdAt,
-        Brief $brief,
-        Questionnaire $questions,
     ) {
-        $this->take($brief);
-        $this->askQuestions($questions);
+        $this->versions = new ArrayCollection();
+        $this->questionVersions = new ArrayCollection();
         $this->savedAt = $createdAt;
+        $this->questions = $questions->toArray();
+        $this->questionVersions->set(1, new QuestionsVersion($this, 1, $questions, $createdAt));
+        $this->take($brief);
+        $this->keepVersion($by, $createdAt);
     }
 
-    /** @throws Refused when the brief is not open for writing or was saved by someone else since version $seen */
-    public function save(Brief $brief, int $seen, \DateTimeImmutable $now): void
+    public function brief(): Brief
+    {
+        // copies, for the parts of the entity change under whoever holds them when a locked row is read again
+        return new Brief(
+            clone $this->job,
+            clone $this->team,
+            clone $this->place,
+            clone $this->time,
+            clone $this->wants,
+            clone $this->pay,
+        );
+    }
+
+    /**
+     * @param int $seen the version that was edited
+     *
+     * @throws Refused when the brief is not open for writing or was saved by someone else since
+     */
+    public function save(Brief $brief, int $seen, ?int $by, \DateTimeImmutable $now): void
     {
         if (!$this->state->isEditable()) {
             throw Refused::because('brief_not_editable');
         }
-        if ($seen !== $this->version) {
-            throw Refused::because('saved_by_another');
-        }
+        $this->refuseUnlessSeen($seen);
         Refused::unlessEmpty($brief->draftBlockers());
-        $this->accept($brief, $now);
+        $this->accept($brief, $by, $now);
     }
 
     /**
@@ -240,14 +154,13 @@ class Requisition
      *
      * @return bool whether approval has to be asked for
      */
-    public function amend(Brief $brief, int $seen, array $free, array $asks, \DateTimeImmutable $now): bool
-    {
+    public function amend(
+        Brief $brief, int $seen, array $free, array $asks, ?int $by, \DateTimeImmutable $now,
+    ): bool {
         if (!$this->state->isUnderWay()) {
             throw Refused::because('brief_not_editable');
         }
-        if ($seen !== $this->version) {
-            throw Refused::because('saved_by_another');
-        }
+        $this->refuseUnlessSeen($seen);
         if (null !== $this->amendment) {
             throw Refused::because('amendment_open');
         }
@@ -255,21 +168,23 @@ class Requisition
         if ([] !== $closed = array_diff($changed, $free, $asks)) {
             throw Refused::because('field_closed', array_values($closed)[0]);
         }
-        Refused::unlessEmpty($brief->draftBlockers());
+        $emptied = array_values(array_intersect($brief->missing(), $changed));
+        Refused::unlessEmpty([...$brief->draftBlockers(), ...Brief::refuseMissing($emptied)]);
         $wanted = $brief->toArray();
-        $standing = $this->brief()->toArray();
-        $this->accept(Brief::fromArray([...$standing, ...array_intersect_key($wanted, array_flip($free))]), $now);
-        if ([] === array_intersect($changed, $asks)) {
+        $this->accept($this->brief()->with(array_intersect_key($wanted, array_flip($free))), $by, $now);
+        $waits = array_intersect($changed, $asks);
+        if ([] === $waits) {
             return false;
         }
-        $this->amendment = array_intersect_key($wanted, array_flip([...array_intersect($changed, $asks), 'currency']));
+        $this->amendment = array_intersect_key($wanted, array_flip([...$waits, 'currency']));
 
         return true;
     }
 
+    /** The brief as it would be once what waits for approval is approved. */
     public function amendment(): ?Brief
     {
-        return null === $this->amendment ? null : Brief::fromArray([...$this->brief()->toArray(), ...$this->amendment]);
+        return null === $this->amendment ? null : $this->brief()->with($this->amendment);
     }
 
     /** Takes over the changes that were agreed to, or drops them; what was freely changed meanwhile stays. */
@@ -278,7 +193,7 @@ class Requisition
         $amendment = $this->amendment() ?? throw Refused::because('nothing_to_decide');
         $this->amendment = null;
         if ($agreed) {
-            $this->accept($amendment, $now);
+            $this->accept($amendment, null, $now);
         }
     }
 
@@ -298,7 +213,9 @@ class Requisition
     {
         $this->state = RequisitionAct::Agree->apply($this->state);
         $this->approvedAt = $now;
-        $this->openedOn ??= $now->setTime(0, 0);
+        if (null === $this->time->openedOn) {
+            $this->time = $this->time->opened($now->setTime(0, 0));
+        }
     }
 
     public function sendBack(): void
@@ -340,28 +257,44 @@ class Requisition
         $this->filledAt = null;
     }
 
-    public function changePositions(int $positions, int $signed): void
+    /** @param int $signed how many have signed */
+    public function changePositions(int $positions, int $signed, ?int $by, \DateTimeImmutable $now): void
     {
         if (!$this->state->isUnderWay()) {
             throw Refused::because('not_open');
         }
-        if ($positions < max(1, $signed) || $positions > Brief::MAX_POSITIONS) {
+        if ($positions < max(1, $signed) || $positions > Job::MAX_POSITIONS) {
             throw Refused::because('positions_below_signed', 'positions', ['signed' => $signed]);
         }
-        $this->positions = $positions;
-        ++$this->version;
+        $this->accept($this->brief()->with(['positions' => $positions]), $by, $now);
     }
 
-    /** What was last looked for, by whoever looked, written where it is looked for (People\Web\SourcingPage); empty before. */
+    public function positions(): int
+    {
+        return $this->job->positions ?? 1;
+    }
+
+    /** Someone else does what one of its people did. */
+    public function handOver(int $from, int $to, ?int $by, \DateTimeImmutable $now): void
+    {
+        if ($this->state->isEnded()) {
+            throw Refused::because('not_open');
+        }
+        $brief = $this->brief();
+        $team = $brief->team->handedOver($from, $to);
+        $this->accept($brief->with($team->toArray()), $by, $now);
+    }
+
+    /** What was last looked for, by whoever looked; empty before anyone did. */
     public function lastSearch(): Search
     {
         return Search::fromArray(['text' => $this->query, 'criteria' => $this->criteria]);
     }
 
-    /** Which category boards file it under: about advertising, not about the hire, so it may change after approval. */
-    public function fileUnder(?string $category): void
+    /** Which category boards file it under: about advertising, not about the hire, so approval does not forbid it. */
+    public function fileUnder(?string $category, ?int $by, \DateTimeImmutable $now): void
     {
-        $this->category = $category;
+        $this->accept($this->brief()->with(['category' => $category]), $by, $now);
     }
 
     public function isApproved(): bool
@@ -369,21 +302,29 @@ class Requisition
         return RequisitionState::Approved === $this->state;
     }
 
-    /** @param bool $anew as a new version, for someone has answered the one before */
-    public function askQuestions(Questionnaire $questions, bool $anew = false): void
+    /**
+     * @param bool $answered whether someone has answered the questions that stand: then a new version begins
+     *
+     * @throws Refused when it is over, or people are answering and the questions are not sound
+     */
+    public function askQuestions(Questionnaire $questions, bool $answered, \DateTimeImmutable $now): void
     {
+        if (!$this->state->isEditable() && !$this->state->isUnderWay()) {
+            throw Refused::because('brief_not_editable');
+        }
+        if ($this->state->isUnderWay()) {
+            Refused::unlessEmpty($questions->blockers());
+        }
         $this->questions = $questions->toArray();
-        $this->questionsVersion += $anew ? 1 : 0;
-    }
+        $current = $this->questionVersions->get($this->questionsVersion);
+        if (!$answered && null !== $current) {
+            $current->rewrite($questions, $now);
 
-    public function brief(): Brief
-    {
-        $money = fn (?int $minor): ?Money => null === $minor ? null : new Money($minor, $this->currency);
-
-        return new Brief(
-            $this->title, $this->unitId, $this->siteId, $this->positions, $this->requesterId, $this->managerId, $this->recruiterId, $this->currency, $money($this->payMin), $money($this->payMax), $this->openedOn, $this->targetOn, $this->yearsFrom, $this->musts, $this->wishes, $this->category, $this->description,
-            $this->employment, $this->internalTitle, $this->costCentreId, $this->country, $this->familyId, $this->partnerId, $this->months, $this->remote, $this->yearsTo, $this->education, $this->industry, $this->benefits, new PayTerms(Frequency::from($this->payFrequency), $this->pays, $this->hours, $this->share), $this->visibility,
-        );
+            return;
+        }
+        ++$this->questionsVersion;
+        $next = new QuestionsVersion($this, $this->questionsVersion, $questions, $now);
+        $this->questionVersions->set($this->questionsVersion, $next);
     }
 
     public function questionnaire(): Questionnaire
@@ -391,12 +332,28 @@ class Requisition
         return Questionnaire::fromArray($this->questions);
     }
 
-    public function band(): ?Band
+    public function facts(): RequisitionFacts
     {
-        return $this->brief()->band();
+        return new RequisitionFacts(
+            $this->id,
+            $this->number,
+            $this->state,
+            $this->brief(),
+            clone $this->origin,
+            $this->questionsVersion,
+            $this->questions,
+            $this->lastSearch(),
+        );
     }
 
-    private function accept(Brief $brief, \DateTimeImmutable $now): void
+    private function refuseUnlessSeen(int $version): void
+    {
+        if ($version !== $this->version) {
+            throw Refused::because('saved_by_another');
+        }
+    }
+
+    private function accept(Brief $brief, ?int $by, \DateTimeImmutable $now): void
     {
         if ([] === $this->brief()->differences($brief)) {
             return;
@@ -404,21 +361,18 @@ class Requisition
         $this->take($brief);
         ++$this->version;
         $this->savedAt = $now;
+        $this->keepVersion($by, $now);
     }
 
     private function take(Brief $brief): void
     {
-        [$this->title, $this->internalTitle, $this->unitId, $this->costCentreId, $this->siteId, $this->country, $this->familyId, $this->industry] = [$brief->title, $brief->internalTitle, $brief->unit, $brief->costCentre, $brief->site, $brief->country, $brief->family, $brief->industry];
-        [$this->requesterId, $this->managerId, $this->recruiterId, $this->partnerId] = [$brief->requester, $brief->manager, $brief->recruiter, $brief->partner];
-        [$this->positions, $this->employment, $this->months, $this->remote, $this->visibility] = [$brief->positions ?? 1, $brief->employment, $brief->months, $brief->remote, $brief->visibility];
-        [$this->currency, $this->payFrequency, $this->pays, $this->hours, $this->share] = [$brief->currency, $brief->pay->frequency->value, $brief->pay->pays, $brief->pay->hours, $brief->pay->share];
-        $this->payMin = $brief->payFrom?->minor;
-        $this->payMax = null === $brief->payFrom ? null : ($brief->payTo ?? $brief->payFrom)->minor;
-        $this->yearMin = $brief->yearFrom()?->minor;
-        $this->yearMax = null === $this->payMax ? null : $brief->pay->yearly(new Money($this->payMax, $brief->currency))->minor;
-        [$this->openedOn, $this->targetOn, $this->yearsFrom, $this->yearsTo, $this->education] = [$brief->openedOn, $brief->targetOn, $brief->yearsFrom, $brief->yearsTo, $brief->education];
-        [$this->musts, $this->wishes, $this->benefits, $this->category, $this->description] = [$brief->musts, $brief->wishes, $brief->benefits, $brief->category, $brief->description];
+        $job = null === $brief->job->positions ? $brief->with(['positions' => 1])->job : $brief->job;
+        [$this->job, $this->team, $this->place] = [clone $job, clone $brief->team, clone $brief->place];
+        [$this->time, $this->wants, $this->pay] = [clone $brief->time, clone $brief->wants, clone $brief->pay];
     }
 
-    /** The first two musts, each as a phrase where it has several words: broad enough to begin with. */
+    private function keepVersion(?int $by, \DateTimeImmutable $now): void
+    {
+        $this->versions->add(new BriefVersion($this, $this->version, $this->brief(), $by, $now));
+    }
 }

@@ -4,211 +4,212 @@ declare(strict_types=1);
 
 namespace Jorvent\Requisitions\Web;
 
-use Doctrine\ORM\EntityManagerInterface;
 use Jorvent\Accounts\Access\Gate;
 use Jorvent\Accounts\Access\Permission;
-use Jorvent\Accounts\Access\Subject;
-use Jorvent\Accounts\Web\SignedInPage;
-use Jorvent\Core\Shared\FieldMerge;
+use Jorvent\Core\Shared\Refusal;
 use Jorvent\Core\Shared\Refused;
-use Jorvent\Core\Workflow\Decision;
-use Jorvent\Organisation\Read\ReachQuery;
-use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Files\Pdf;
 use Jorvent\Platform\Text\RichText;
-use Jorvent\Platform\Web\Errors;
-use Jorvent\Platform\Web\Input;
-use Jorvent\Reference\ExchangeRates;
-use Jorvent\Requisitions\ApprovalQuestions;
-use Jorvent\Requisitions\Approvals;
 use Jorvent\Requisitions\AskApproval;
-use Jorvent\Requisitions\Brief;
-use Jorvent\Requisitions\BriefChoices;
-use Jorvent\Requisitions\BriefNames;
-use Jorvent\Requisitions\BriefVersions;
-use Jorvent\Requisitions\DecideBrief;
 use Jorvent\Requisitions\Entity\Requisition;
-use Jorvent\Requisitions\FieldRules;
-use Jorvent\Requisitions\HiringTeam;
-use Jorvent\Requisitions\ProfileComparison;
-use Jorvent\Requisitions\RequisitionViews;
+use Jorvent\Requisitions\Form\BriefInput;
+use Jorvent\Requisitions\Read\BriefNames;
+use Jorvent\Requisitions\Read\RequisitionQuery;
+use Jorvent\Requisitions\Repository\RequisitionRepository;
 use Jorvent\Requisitions\SaveBrief;
-use Jorvent\Requisitions\SaveBriefHandler;
+use Jorvent\Requisitions\SavedBrief;
+use Jorvent\Requisitions\Store\PresenceStore;
+use Symfony\Component\Form\FormError;
+use Symfony\Component\Form\FormInterface;
 use Symfony\Component\HttpFoundation\HeaderUtils;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 
-/** The brief: what is wanted, why, on what terms; written, asked for, decided here. */
+/** The brief: what is wanted, why, on what terms; read and written here. */
 #[Route('/r/{number}', requirements: ['number' => '\d{1,9}'])]
-final class BriefPage extends SignedInPage
+final class BriefPage extends BriefPages
 {
+    /** Amounts and hours look otherwise in their fields than they are kept: a field that is being typed in keeps its own. */
+    private const FORMATTED = ['payFrom', 'payTo', 'hours'];
+
     public function __construct(
-        private readonly Db $db, private readonly EntityManagerInterface $entities, private readonly RequisitionViews $views, private readonly Approvals $approvals, private readonly AskApproval $asking, private readonly ExchangeRates $rates,
-        private readonly ReachQuery $reach, private readonly RichText $text, private readonly FieldRules $rules, private readonly BriefVersions $versions, private readonly ProfileComparison $profiles, private readonly ApprovalQuestions $wondered, private readonly HiringTeam $team,
-        private readonly BriefNames $names,
+        BriefScreen $screen,
+        RequisitionRepository $requisitions,
+        private readonly BriefFields $fields,
+        private readonly SaveBrief $save,
+        private readonly RichText $rich,
     ) {
+        parent::__construct($screen, $fields, $requisitions);
     }
 
     #[Gate(Permission::ReadRequisition, Gate::REQUISITION)]
     #[Route('/brief', name: 'brief', methods: ['GET'])]
-    public function show(int $number): Response
+    public function show(#[ByNumber] Requisition $requisition): Response
     {
-        return $this->page($number, null, Errors::none());
+        return $this->page($requisition);
     }
 
     /** The brief on paper, for those who read it away from the screen. */
     #[Gate(Permission::ReadRequisition, Gate::REQUISITION)]
     #[Route('/brief.pdf', name: 'brief_pdf', methods: ['GET'])]
-    public function pdf(int $number, Pdf $pdf, Subject $_subject): Response
-    {
-        $view = $this->views->byNumber($number);
-        $requisition = $this->entities->find(Requisition::class, (int) $_subject->requisitionId) ?? throw $this->createNotFoundException();
+    public function pdf(
+        int $number,
+        #[ByNumber] Requisition $requisition,
+        RequisitionQuery $views,
+        BriefNames $names,
+        Pdf $pdf,
+    ): Response {
         $brief = $requisition->brief();
-        $shown = ['view' => $view, 'brief' => $brief, 'names' => $this->names->of($brief), 'questions' => $requisition->questionnaire()->questions];
-        $file = $pdf->write('requisitions/brief.pdf.twig', $shown);
+        $file = $pdf->write('requisitions/brief.pdf.twig', [
+            'view' => $views->byNumber($number),
+            'brief' => $brief,
+            'names' => $names->of($brief),
+            'questions' => $requisition->questionnaire()->questions,
+        ]);
+        $name = HeaderUtils::makeDisposition(HeaderUtils::DISPOSITION_ATTACHMENT, 'R-'.$number.'.pdf');
 
-        return new Response($file, 200, ['Content-Type' => 'application/pdf', 'Content-Disposition' => HeaderUtils::makeDisposition(HeaderUtils::DISPOSITION_ATTACHMENT, 'R-'.$number.'.pdf')]);
+        return new Response($file, 200, ['Content-Type' => 'application/pdf', 'Content-Disposition' => $name]);
     }
 
     #[Gate(Permission::EditBrief, Gate::REQUISITION)]
     #[Route('/brief', name: 'brief_save', methods: ['POST'])]
-    public function save(int $number, Request $request, SaveBriefHandler $save): Response
-    {
-        $requisition = $this->requisition($number);
-        $input = Input::of($request);
-        $form = $this->form($input, $requisition);
-        $brief = $form->brief();
-        $ask = Save::Ask === $input->choice('then', Save::class, Save::Keep);
-        try {
-            Refused::unlessEmpty($form->refusals);
-            $saved = $save(new SaveBrief($requisition->id, $brief, $input->int('version') ?? 0));
-            if ($ask) {
-                ($this->asking)($requisition->id);
-                $this->say('brief_asked');
-            } elseif ($saved->asksApproval) {
+    public function save(
+        Request $request, #[ByNumber] Requisition $requisition,
+    ): Response {
+        return $this->write($requisition, $request, function (SavedBrief $saved): void {
+            if ($saved->asksApproval) {
                 $this->say('brief_amendment_asked');
             } elseif ([] !== $saved->taken) {
                 $this->say('brief_merged', ['%count%' => \count($saved->taken)]);
             }
-        } catch (Refused $refused) {
-            return $this->page($number, $brief, Errors::of($refused->refusals), $input);
-        }
-
-        return $this->redirectToRoute('brief', ['number' => $number], Response::HTTP_SEE_OTHER);
+        });
     }
 
-    /** Keeps the draft while it is typed; answers with the new version, with what another changed meanwhile, or with what stands against it. */
+    /** Saves what is typed and asks for approval of it. */
+    #[Gate(Permission::EditBrief, Gate::REQUISITION)]
+    #[Route('/brief/ask', name: 'brief_ask', methods: ['POST'])]
+    public function ask(
+        Request $request,
+        #[ByNumber] Requisition $requisition,
+        AskApproval $ask,
+    ): Response {
+        $id = $requisition->id;
+
+        return $this->write($requisition, $request, function () use ($ask, $id): void {
+            $ask($id);
+            $this->say('brief_asked');
+        });
+    }
+
+    /**
+     * Saves the draft while it is typed. The answer has the new version, what another changed meanwhile, and the fields
+     * that can not be read; or what stands against it.
+     */
     #[Gate(Permission::EditBrief, Gate::REQUISITION)]
     #[Route('/brief/keep', name: 'brief_keep', methods: ['POST'])]
-    public function keep(int $number, Request $request, SaveBriefHandler $save): Response
-    {
-        $requisition = $this->requisition($number);
-        $input = Input::of($request);
-        $form = $this->form($input, $requisition);
+    public function keep(
+        Request $request, #[ByNumber] Requisition $requisition,
+    ): Response {
+        $form = $this->fields->form($requisition, $this->me()->id);
+        $form->submit($request->request->all(), false);
+        $unread = self::unread($form);
         try {
             if (!$requisition->state->isEditable()) {
                 throw Refused::because('brief_not_editable');
             }
-            $brief = $form->readable();
-            $saved = $save(new SaveBrief($requisition->id, $brief, $input->int('version') ?? 0));
-            $values = $this->requisition($number)->brief()->toArray();
-
-            $unread = array_map(static fn ($r): array => ['field' => $r->field, 'code' => $r->code], $form->refusals);
-
-            return new JsonResponse(['version' => $saved->version, 'refused' => $unread, 'taken' => array_map(static fn (string $f): array => ['field' => $f, 'value' => \is_array($values[$f]) ? implode("\n", $values[$f]) : $values[$f]], array_values(array_diff($saved->taken, ['payFrom', 'payTo', 'hours'])))]);
+            $typed = $form->getData()->brief($this->rich, $unread);
+            $saved = ($this->save)($requisition->id, $typed, (int) $form->getData()->version, $this->me()->id);
         } catch (Refused $refused) {
-            return new JsonResponse(['refused' => array_map(static fn ($r): array => ['field' => $r->field, 'code' => $r->code], $refused->refusals)], 422);
+            return new JsonResponse(['refused' => self::told($refused->refusals)], Response::HTTP_UNPROCESSABLE_ENTITY);
         }
+        $taken = array_values(array_diff($saved->taken, self::FORMATTED));
+        $values = $this->reread($requisition)->brief()->toArray();
+
+        return new JsonResponse([
+            'version' => $saved->version,
+            'refused' => self::told($unread),
+            'taken' => array_map(static fn (string $field): array => [
+                'field' => $field,
+                'value' => \is_array($values[$field]) ? implode("\n", $values[$field]) : $values[$field],
+            ], $taken),
+        ]);
     }
 
     /** Who else has it open; asking says that one has it open oneself. */
     #[Gate(Permission::ReadRequisition, Gate::REQUISITION)]
     #[Route('/brief/present', name: 'brief_present', methods: ['GET'])]
-    public function present(Subject $_subject): Response
-    {
-        return $this->render('requisitions/present.html.twig', ['present' => $this->versions->present((int) $_subject->requisitionId, $this->me()->id)]);
+    public function present(
+        #[ByNumber] Requisition $requisition, PresenceStore $presence,
+    ): Response {
+        return $this->render('requisitions/present.html.twig', [
+            'present' => $presence->others($requisition->id, $this->me()->id),
+        ]);
     }
 
-    #[Gate(Permission::Decide, Gate::REQUISITION)]
-    #[Route('/brief/decide', name: 'brief_decide', methods: ['POST'])]
-    public function decide(int $number, Request $request, DecideBrief $decide, Subject $_subject): Response
+    /** @param callable(SavedBrief): void $then */
+    private function write(Requisition $requisition, Request $request, callable $then): Response
     {
-        $input = Input::of($request);
-        $answer = $input->choice('answer', ApproverAnswer::class);
-        $decision = Decision::tryFrom($answer->value);
-        try {
-            null === $decision
-                ? $this->wondered->ask((int) $_subject->requisitionId, $this->me()->id, $input->text('note'))
-                : $decide((int) $_subject->requisitionId, $this->me()->id, $decision, $input->text('note'), array_values(array_intersect(Brief::FIELDS, $input->map('field'))));
-            $this->say(null === $decision ? 'question_asked' : 'brief_'.$decision->value);
-        } catch (Refused $refused) {
-            return $this->page($number, null, Errors::of($refused->refusals));
+        $form = $this->fields->form($requisition, $this->me()->id);
+        $form->submit($request->request->all(), false);
+        $refusals = [];
+        $typed = $form->getData()->brief($this->rich, $refusals);
+        $seen = (int) $form->getData()->version;
+        $done = $this->done($form, function () use ($requisition, $typed, $seen, $refusals, $then): void {
+            Refused::unlessEmpty($refusals);
+            $then(($this->save)($requisition->id, $typed, $seen, $this->me()->id));
+        });
+        if ($done) {
+            return $this->redirectToRoute('brief', ['number' => $requisition->number], Response::HTTP_SEE_OTHER);
         }
+        $requisition = $this->reread($requisition);
+        if (!self::isConflict($form)) {
+            return $this->page($requisition, $typed, $form);
+        }
+        $conflict = $this->fields->conflict($requisition, $typed, $seen);
+        $form = $this->fields->form($requisition, $this->me()->id, $conflict->merged);
 
-        return $this->redirectToRoute('brief', ['number' => $number], Response::HTTP_SEE_OTHER);
+        return $this->page($requisition, $conflict->merged, $form, $conflict);
     }
 
-    #[Gate(Permission::EditBrief, Gate::REQUISITION)]
-    #[Route('/brief/answer', name: 'brief_answer', methods: ['POST'])]
-    public function answer(int $number, Request $request, Subject $_subject): Response
+    /** @param FormInterface<BriefInput> $form */
+    private static function isConflict(FormInterface $form): bool
     {
-        $input = Input::of($request);
-
-        return $this->act(fn () => $this->wondered->answer((int) $_subject->requisitionId, $input->int('approval_question') ?? 0, $this->me()->id, $input->text('answer')), 'question_answered', 'brief', ['number' => $number]);
-    }
-
-    #[Gate(Permission::EditBrief, Gate::REQUISITION)]
-    #[Route('/brief/team', name: 'brief_team', methods: ['POST'])]
-    public function team(int $number, Request $request, Subject $_subject): Response
-    {
-        $input = Input::of($request);
-        $id = (int) $_subject->requisitionId;
-        $account = $input->int('account') ?? 0;
-
-        return $this->act(fn () => $input->has('remove') ? $this->team->remove($id, $account, $input->line('part')) : $this->team->add($id, $account, $input->line('part')), null, 'brief', ['number' => $number]);
-    }
-
-    private function requisition(int $number): Requisition
-    {
-        return $this->entities->getRepository(Requisition::class)->findOneBy(['number' => $number]) ?? throw $this->createNotFoundException();
-    }
-
-    private function form(Input $input, Requisition $requisition): BriefForm
-    {
-        $brief = $requisition->brief();
-
-        return new BriefForm($input, $brief, new BriefChoices($this->db, $this->reach, $this->me()->id, $brief), $this->text);
-    }
-
-    /** @param Brief|null $typed what was typed and could not be kept; the page shows it instead of what is stored */
-    private function page(int $number, ?Brief $typed, Errors $errors, ?Input $input = null): Response
-    {
-        $this->entities->clear();
-        $requisition = $this->requisition($number);
-        $stored = $requisition->brief();
-        $brief = $typed ?? $stored;
-        $editable = $requisition->state->isEditable();
-        $amendable = $requisition->state->isUnderWay() && null === $requisition->amendment();
-        $conflict = null !== $typed && [] !== array_filter($errors->at(''), static fn ($r): bool => 'saved_by_another' === $r->code);
-        $conflicts = [];
-        if ($conflict) {
-            $base = $this->versions->at($requisition->id, $input?->int('version') ?? 0);
-            $conflicts = null === $base ? $typed->differences($stored) : FieldMerge::of($base->toArray(), $typed->toArray(), $stored->toArray())->conflicts;
-            // what only the other changed is taken over, what only I changed stays: the form shows the merge with mine on top where both changed
-            if (null !== $base) {
-                $mine = $typed->toArray();
-                $brief = Brief::fromArray([...FieldMerge::of($base->toArray(), $mine, $stored->toArray())->merged, ...array_intersect_key($mine, array_flip($conflicts))]);
+        foreach ($form->getErrors() as $error) {
+            if ($error instanceof FormError && 'refusal.saved_by_another' === $error->getMessageTemplate()) {
+                return true;
             }
         }
-        $amendment = $requisition->amendment();
 
-        return $this->render('requisitions/brief.html.twig', [
-            'view' => $this->views->byNumber($number), 'requisition' => $requisition, 'brief' => $brief, 'stored' => $stored, 'errors' => $errors, 'input' => $conflict ? null : $input, 'editable' => $editable, 'amendable' => $amendable, 'rules' => $this->rules->all(),
-            'choices' => (new BriefChoices($this->db, $this->reach, $this->me()->id, $brief))->loaded(), 'names' => $this->names->of($stored, $brief, $amendment), 'profile' => $this->profiles->of($requisition->profileId, $requisition->profileVersion, $brief), 'band' => $this->asking->profileBand($requisition->profileId, $brief->currency),
-            'conflict' => $conflict, 'conflicts' => $conflicts, 'amendment' => $amendment, 'amended' => null === $amendment ? [] : $stored->differences($amendment), 'chain' => $editable ? $this->asking->preview($requisition->id, $brief, $requisition->profileId) : [], 'approvals' => $this->approvals->of($requisition->id, null, $this->me()->id), 'asked' => $this->wondered->of($requisition->id), 'fields' => Brief::FIELDS, 'team' => $this->team->of($requisition->id), 'parts' => HiringTeam::PARTS,
-            'questions' => $requisition->questionnaire(), 'unit' => $this->db->row('SELECT name, headcount, headcount_plan FROM unit_place WHERE id = :id', ['id' => $brief->unit]), 'in_euro' => null === $brief->yearTo() || 'EUR' === $brief->currency ? null : $this->rates->convert($brief->yearTo(), 'EUR'),
-        ], new Response(status: $errors->any() ? 422 : 200));
+        return false;
+    }
+
+    /**
+     * @param FormInterface<BriefInput> $form
+     *
+     * @return list<Refusal> at fields whose text is of another kind
+     */
+    private static function unread(FormInterface $form): array
+    {
+        $unread = [];
+        foreach ($form as $name => $field) {
+            $code = $field->getConfig()->getOption('invalid_message');
+            if (!$field->isSynchronized() && \is_string($code)) {
+                $unread[] = new Refusal($name, substr($code, \strlen('refusal.')));
+            }
+        }
+
+        return $unread;
+    }
+
+    /**
+     * @param list<Refusal> $refusals
+     *
+     * @return list<array{field: string, code: string}>
+     */
+    private static function told(array $refusals): array
+    {
+        return array_map(static fn (Refusal $r): array => ['field' => $r->field, 'code' => $r->code], $refusals);
     }
 }

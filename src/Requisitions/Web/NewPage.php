@@ -7,107 +7,150 @@ namespace Jorvent\Requisitions\Web;
 use Jorvent\Accounts\Access\Access;
 use Jorvent\Accounts\Access\Gate;
 use Jorvent\Accounts\Access\Permission;
-use Jorvent\Accounts\Access\Subject;
+use Jorvent\Accounts\Read\StaffQuery;
 use Jorvent\Accounts\Web\SignedInPage;
+use Jorvent\Catalogue\Read\ProfileHead;
+use Jorvent\Catalogue\Read\ProfileQuery;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Organisation\Read\ReachQuery;
 use Jorvent\Organisation\Read\UnitChoice;
-use Jorvent\Platform\Database\Db;
-use Jorvent\Platform\Web\Errors;
-use Jorvent\Platform\Web\Input;
-use Jorvent\Requisitions\OpenRequisition;
-use Jorvent\Requisitions\OpenRequisitionHandler;
+use Jorvent\Requisitions\Brief\Team;
+use Jorvent\Requisitions\Form\Start;
+use Jorvent\Requisitions\Form\StartInput;
+use Jorvent\Requisitions\Form\StartType;
+use Jorvent\Requisitions\OpenRequisitions;
+use Jorvent\Requisitions\Read\BriefOptions;
+use Jorvent\Requisitions\Read\BriefOptionsQuery;
+use Jorvent\Requisitions\Read\EarlierRow;
+use Jorvent\Requisitions\Read\StartQuery;
+use Symfony\Component\Form\FormInterface;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpKernel\Attribute\MapQueryString;
 use Symfony\Component\Routing\Attribute\Route;
 
 /** Asking for a hire begins with a role profile, an earlier requisition, a template, a table of many, or nothing. */
 #[Gate(Permission::OpenRequisition)]
+#[Route('/requisitions/new')]
 final class NewPage extends SignedInPage
 {
-    private const STARTS = ['profile', 'earlier', 'template', 'table', 'nothing'];
-    private const PARTS = ['text', 'terms', 'questions', 'people'];
-
-    public function __construct(private readonly Db $db, private readonly ReachQuery $reach, private readonly Access $access, private readonly OpenRequisitionHandler $open)
-    {
+    public function __construct(
+        private readonly StartQuery $starts,
+        private readonly ProfileQuery $profiles,
+        private readonly BriefOptionsQuery $options,
+        private readonly ReachQuery $reach,
+        private readonly StaffQuery $staff,
+        private readonly Access $access,
+    ) {
     }
 
-    #[Route('/requisitions/new', name: 'requisition_new', methods: ['GET'])]
-    public function show(Request $request): Response
+    #[Route('', name: 'requisition_new', methods: ['GET'])]
+    public function show(#[MapQueryString] Starting $asked = new Starting()): Response
     {
-        return $this->render('requisitions/new.html.twig', $this->view($request->query->getString('from', 'profile'), self::whole($request, 'profile'), self::whole($request, 'earlier'), self::whole($request, 'template'), mb_substr(trim($request->query->getString('q')), 0, 100)));
+        return $this->page($asked);
     }
 
-    #[Route('/requisitions/new', name: 'requisition_open', methods: ['POST'])]
-    public function open(Request $request, OpenRequisitionHandler $handler): Response
+    #[Route('', name: 'requisition_open', methods: ['POST'])]
+    public function open(Request $request, OpenRequisitions $open): Response
     {
-        $input = Input::of($request);
-        $from = $input->choice('from', Start::class);
-        try {
-            $units = array_map(static fn (UnitChoice $u): int => $u->id, $this->units());
-            $unit = \in_array($input->int('unit'), $units, true) ? $input->int('unit') : throw Refused::because('unit_out_of_reach', 'unit');
-            $me = $this->me()->id;
-            $number = match ($from) {
-                Start::Earlier => $handler->copy($this->readable($input->int('earlier') ?? 0), array_values(array_intersect(self::PARTS, $input->map('part'))), $unit, $me),
-                Start::Template => $handler->fromTemplate($input->int('template') ?? 0, $unit, $me),
-                Start::Profile, Start::Nothing, Start::Table => $handler(new OpenRequisition($input->int('profile'), $unit, $input->int('site') ?? throw Refused::because('missing', 'site'), $me, $me, $this->recruiter($me, $input->int('site')))),
-            };
-        } catch (Refused $refused) {
-            return $this->renderRefused('requisitions/new.html.twig', $this->view($from->value, $input->int('profile') ?? 0, $input->int('earlier') ?? 0, $input->int('template') ?? 0, ''), $refused);
+        $input = new StartInput(Start::Nothing);
+        $form = $this->form($input, 0)->handleRequest($request);
+        $number = 0;
+        if ($this->done($form, function () use ($input, $open, &$number): void {
+            $number = $this->opened($input, $open);
+        })) {
+            return $this->redirectToRoute('brief', ['number' => $number], Response::HTTP_SEE_OTHER);
         }
 
-        return $this->redirectToRoute('brief', ['number' => $number], Response::HTTP_SEE_OTHER);
+        return $this->page(Starting::of($input), $form);
     }
 
-    #[Gate(Permission::ReadRequisition, Gate::REQUISITION)]
-    #[Route('/r/{number}/template', name: 'template_keep', requirements: ['number' => '\d{1,9}'], methods: ['POST'])]
-    public function template(int $number, Request $request, OpenRequisitionHandler $handler, Subject $_subject): Response
+    private function opened(StartInput $input, OpenRequisitions $open): int
     {
-        $input = Input::of($request);
+        $me = $this->me()->id;
+        $unit = $input->unit->id ?? throw Refused::because('unit_out_of_reach', 'unit');
+        if (Start::Earlier === $input->from) {
+            $earlier = $this->earlier((int) $input->earlier) ?? throw Refused::because('missing', 'earlier');
 
-        return $this->act(fn () => $handler->keepTemplate((int) $_subject->requisitionId, $input->line('name'), $input->has('shared'), $this->me()->id), 'template_kept', 'brief', ['number' => $number]);
+            return $open->copy($earlier->id, $input->part, $unit, $me);
+        }
+        if (Start::Template === $input->from) {
+            return $open->fromTemplate((int) $input->template, $unit, $me);
+        }
+        $site = $input->site->id ?? throw Refused::because('missing', 'site');
+        $team = new Team(requester: $me, manager: $me, recruiter: $this->staff->recruiterFor($site, $me) ?? $me);
+
+        return $open->fromProfile((int) $input->profile ?: null, $unit, $site, $team);
     }
 
-    #[Route('/requisitions/templates/{id}/retire', name: 'template_retire', requirements: ['id' => '\d{1,9}'], methods: ['POST'])]
-    public function retire(int $id, OpenRequisitionHandler $handler): Response
+    /** @param FormInterface<StartInput>|null $form null: not sent yet */
+    private function page(Starting $asked, ?FormInterface $form = null): Response
     {
-        return $this->act(fn () => $handler->retireTemplate($id, $this->me()->id, $this->access->allows($this->me(), Permission::Administer)), 'template_retired', 'requisition_new', ['from' => 'template']);
+        $picked = Start::Earlier === $asked->start() ? $this->earlier($asked->earlierId()) : null;
+        $chosen = Start::Profile === $asked->start() ? $this->chosen($asked->profileId()) : null;
+        $form ??= $this->form($this->input($asked, $chosen, $picked), $picked->questions ?? 0);
+
+        return $this->render('requisitions/new.html.twig', [
+            'asked' => $asked,
+            'starts' => Start::cases(),
+            'currency' => $form->getData()->site?->currency,
+            'chosen' => $chosen,
+            'picked' => $picked,
+            'form' => $form,
+            ...$this->list($asked),
+        ]);
     }
 
-    /** Who looks after it until someone else is named: oneself, else a recruiter of that place. */
-    private function recruiter(int $me, ?int $site): int
+    /** @return array<string, mixed> what the list on the left shows */
+    private function list(Starting $asked): array
     {
-        return $this->db->row("SELECT a.id FROM account a JOIN account_grant g ON g.account_id = a.id WHERE g.role = 'recruiter' AND a.active ORDER BY (a.id = :me) DESC, (a.site_id = :site) DESC, a.id LIMIT 1", ['me' => $me, 'site' => $site])?->int('id') ?? $me;
+        $words = mb_substr(trim($asked->q), 0, Starting::MAX_WORDS);
+
+        return match ($asked->start()) {
+            Start::Profile => ['profiles' => $this->starts->profiles($words)],
+            Start::Earlier => ['earlier' => $this->starts->earlier(...[...$this->access->visible($this->me()), $words])],
+            Start::Template => ['templates' => $this->starts->templates($this->me()->id)],
+            Start::Table, Start::Nothing => [],
+        };
+    }
+
+    private function chosen(int $profile): ?ProfileHead
+    {
+        $head = 0 === $profile ? null : $this->profiles->head($profile);
+
+        return null === $head || $head->retired ? null : $head;
     }
 
     /** An earlier requisition one may read. */
-    private function readable(int $id): int
+    private function earlier(int $id): ?EarlierRow
     {
-        [$visible, $parameters] = $this->access->visible($this->me());
-
-        return $this->db->row("SELECT r.id FROM requisition r JOIN unit_place u ON u.id = r.unit_id WHERE r.id = :id AND $visible", [...$parameters, 'id' => $id])?->int('id') ?? throw Refused::because('missing', 'earlier');
+        return 0 === $id ? null : $this->starts->oneEarlier($id, ...$this->access->visible($this->me()));
     }
 
-    /** @return array<string, mixed> */
-    private function view(string $from, int $profile, int $earlier, int $template, string $words): array
+    private function input(Starting $asked, ?ProfileHead $chosen, ?EarlierRow $picked): StartInput
     {
-        $from = \in_array($from, self::STARTS, true) ? $from : 'profile';
-        [$visible, $parameters] = $this->access->visible($this->me());
+        $input = new StartInput($asked->start());
+        [$input->profile, $input->earlier] = [(string) $chosen?->id, (string) $picked?->id];
+        $input->template = 0 === $asked->templateId() ? null : (string) $asked->templateId();
+        $input->unit = BriefOptions::find($this->units(), $picked->unitId ?? $this->me()->unitId);
+        $input->site = BriefOptions::find($this->options->sites(), $this->me()->siteId);
 
-        return [
-            'errors' => Errors::none(), 'from' => $from, 'starts' => self::STARTS, 'parts' => self::PARTS, 'words' => $words,
-            'profiles' => 'profile' !== $from ? [] : $this->db->rows("SELECT p.id, p.title, p.level, p.summary, p.musts, p.bands, f.name AS family FROM profile_now p JOIN family_name f ON f.id = p.family_id WHERE p.retired_at IS NULL AND (:like = '' OR p.title ILIKE :like OR CAST(p.musts AS text) ILIKE :like) ORDER BY f.name, p.title, p.id LIMIT 300", ['like' => '' === $words ? '' : '%'.addcslashes($words, '%_\\').'%']),
-            'chosen' => 'profile' !== $from ? null : $this->db->row('SELECT p.*, f.name AS family FROM profile_now p JOIN family_name f ON f.id = p.family_id WHERE p.id = :id AND p.retired_at IS NULL', ['id' => $profile]),
-            'earlier' => 'earlier' !== $from ? [] : $this->db->rows("SELECT r.id, r.number, r.title, r.state, r.opened_on, u.name AS unit, s.name AS site FROM requisition r JOIN unit_place u ON u.id = r.unit_id JOIN site_place s ON s.id = r.site_id WHERE $visible AND (:like = '' OR r.title ILIKE :like OR 'R-' || r.number ILIKE :like) ORDER BY r.number DESC LIMIT 60", [...$parameters, 'like' => '' === $words ? '' : '%'.addcslashes($words, '%_\\').'%']),
-            'picked' => 0 === $earlier ? null : $this->db->row("SELECT r.id, r.number, r.title, r.unit_id, r.description, r.musts, r.opened_on, r.filled_at, jsonb_array_length(r.questions) AS questions FROM requisition r JOIN unit_place u ON u.id = r.unit_id WHERE r.id = :id AND $visible", [...$parameters, 'id' => $earlier]),
-            'templates' => 'template' === $from ? $this->open->templates($this->me()->id) : [], 'template' => $template,
-            'units' => $this->units(), 'sites' => $this->db->rows('SELECT id, name, currency FROM site_place ORDER BY id'), 'mine' => $this->me(),
-        ];
+        return $input;
+    }
+
+    /** @return FormInterface<StartInput> */
+    private function form(StartInput $input, int $questions): FormInterface
+    {
+        return $this->formOf(StartType::class, $input, [
+            'units' => $this->units(), 'sites' => $this->options->sites(), 'questions' => $questions,
+        ]);
     }
 
     /** @return list<UnitChoice> */
     private function units(): array
     {
-        return array_values(array_filter($this->reach->choices($this->me()->id, Permission::OpenRequisition), static fn (UnitChoice $u): bool => $u->kind->hires()));
+        $all = $this->reach->choices($this->me()->id, Permission::OpenRequisition);
+
+        return array_values(array_filter($all, static fn (UnitChoice $unit): bool => $unit->kind->hires()));
     }
 }

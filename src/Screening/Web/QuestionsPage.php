@@ -9,8 +9,8 @@ use Jorvent\Accounts\Access\Permission;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
 use Jorvent\Platform\Web\Errors;
-use Jorvent\Requisitions\RequisitionView;
-use Jorvent\Requisitions\RequisitionViews;
+use Jorvent\Requisitions\Read\RequisitionQuery;
+use Jorvent\Requisitions\Read\RequisitionView;
 use Jorvent\Screening\Questions;
 use Jorvent\Screening\QuestionSet;
 use Symfony\Component\HttpFoundation\Request;
@@ -21,7 +21,7 @@ use Symfony\Component\Routing\Attribute\Route;
 #[Route('/r/{number}/questions', requirements: ['number' => '\d{1,9}'])]
 final class QuestionsPage extends QuestionBuilder
 {
-    public function __construct(private readonly Db $db, private readonly RequisitionViews $views, Questions $questions)
+    public function __construct(private readonly Db $db, private readonly RequisitionQuery $views, Questions $questions)
     {
         parent::__construct($questions);
     }

@@ -12,7 +12,7 @@ use Jorvent\Accounts\Web\SignedInPage;
 use Jorvent\Core\Shared\Interval;
 use Jorvent\Core\Workflow\Task;
 use Jorvent\Platform\Database\Db;
-use Jorvent\Requisitions\RequisitionViews;
+use Jorvent\Requisitions\Read\RequisitionQuery;
 use Jorvent\Today\Tasks;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\HttpFoundation\Response;
@@ -29,7 +29,7 @@ final class TodayPage extends SignedInPage
     }
 
     #[Route('/today', name: 'today', methods: ['GET'])]
-    public function show(Tasks $tasks, RequisitionViews $views, Access $access, Db $db, ClockInterface $clock): Response
+    public function show(Tasks $tasks, RequisitionQuery $views, Access $access, Db $db, ClockInterface $clock): Response
     {
         $me = $this->me();
         $now = $clock->now();
@@ -41,7 +41,7 @@ final class TodayPage extends SignedInPage
             'tasks' => array_map(static fn (Task $t): array => ['task' => $t, 'urgency' => $t->urgency($now)], $tasks->of($me)),
             'requisitions' => $views->views("WHERE r.state NOT IN ('filled', 'cancelled', 'declined') AND $mine", ['me' => $me->id] + ($mine === $visible ? $parameters : []), 'ORDER BY r.target_on NULLS LAST, r.number', 12),
             'day' => new DayLine($day, $now, $db->rows(
-                'SELECT i.id, i.title, lower(i.during) AS starts, upper(i.during) AS ends, c.name AS person, r.title AS opening FROM interview i JOIN interview_seat s ON s.interview_id = i.id JOIN candidate c ON c.id = i.candidate_id JOIN application p ON p.id = i.application_id JOIN requisition r ON r.id = p.requisition_id
+                'SELECT i.id, i.title, lower(i.during) AS starts, upper(i.during) AS ends, c.name AS person, r.title AS opening FROM interview i JOIN interview_seat s ON s.interview_id = i.id JOIN candidate c ON c.id = i.candidate_id JOIN application p ON p.id = i.application_id JOIN requisition_head r ON r.id = p.requisition_id
                  WHERE s.account_id = :me AND i.state = \'booked\' AND i.during && tstzrange(:from, :to) ORDER BY lower(i.during)',
                 ['me' => $me->id, 'from' => $day->start, 'to' => $day->end],
             )),

@@ -40,8 +40,9 @@ final class References
     private static function of(ClassMetadata $entity): iterable
     {
         foreach ($entity->fieldMappings as $field) {
-            $class = $field->declared ?? $entity->getName();
-            $property = new \ReflectionProperty($class, $field->declaredField ?? $field->fieldName);
+            // of an embedded object the class is "original", of a parent class "declared"
+            $class = $field->originalClass ?? $field->declared ?? $entity->getName();
+            $property = new \ReflectionProperty($class, $field->originalField ?? $field->fieldName);
             foreach ($property->getAttributes(Reference::class) as $attribute) {
                 yield $field->columnName => $attribute->newInstance();
             }

@@ -18,8 +18,7 @@ final class OneOfType extends AbstractType
     public function configureOptions(OptionsResolver $resolver): void
     {
         $resolver->setDefaults([
-            'choice_value' => static fn (?Choice $one): string => null === $one ? '' : (string) $one->id,
-            'choice_label' => 'name', 'choice_translation_domain' => false, 'placeholder' => false,
+            'choice_value' => 'id', 'choice_label' => 'name', 'choice_translation_domain' => false, 'placeholder' => false,
             'invalid_message' => 'refusal.missing',
         ]);
     }

@@ -29,7 +29,7 @@ final class TryAgain extends SignedInPage
         Access $access,
     ): Response {
         $row = $db->row(
-            'SELECT r.number FROM delivery o LEFT JOIN requisition r ON r.id = o.requisition_id WHERE o.id = :id', ['id' => $id],
+            'SELECT r.number FROM delivery o LEFT JOIN requisition_head r ON r.id = o.requisition_id WHERE o.id = :id', ['id' => $id],
         ) ?? throw $this->createNotFoundException();
         $number = $row->intOrNull('number');
         $may = null === $number
