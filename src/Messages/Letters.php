@@ -14,11 +14,12 @@ use Jorvent\Core\Messages\Template;
 use Jorvent\Core\Search\AnswerChance;
 use Jorvent\Core\Shared\Refusal;
 use Jorvent\Core\Shared\Refused;
-use Jorvent\People\AskedAnswered;
-use Jorvent\People\IndexCandidate;
+use Jorvent\Messages\Event\LetterAnswered;
+use Jorvent\Messages\Event\LetterWritten;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
 use Psr\Clock\ClockInterface;
+use Symfony\Contracts\EventDispatcher\EventDispatcherInterface;
 
 /** Letters to people found, one by one: nobody who asked not to be, nobody twice by two colleagues without saying so. Whether they answered is kept with how things stood when it was written; chances of an answer are learned from it. */
 final readonly class Letters
@@ -28,7 +29,7 @@ final readonly class Letters
     /** An answer that comes later is an answer to something else. */
     private const ANSWER_DAYS = 90;
 
-    public function __construct(private Db $db, private ClockInterface $clock, private ActivityLog $log, private Mailing $mailing, private AskedAnswered $counts, private IndexCandidate $index, private EntityManagerInterface $entities, private Mask $mask, private Access $access)
+    public function __construct(private Db $db, private ClockInterface $clock, private ActivityLog $log, private Mailing $mailing, private EventDispatcherInterface $events, private EntityManagerInterface $entities, private Mask $mask, private Access $access)
     {
     }
 
@@ -78,8 +79,7 @@ final readonly class Letters
             $id = $this->db->insert('letter', ['candidate_id' => $candidate, 'requisition_id' => $requisition, 'account_id' => $by, 'written_at' => $now, 'history' => AnswerChance::history($row->int('asked'), $row->int('answered')), 'activity' => AnswerChance::activity($row->instantOrNull('active_on'), $now)]);
             $this->mailing->toCandidate('letter-'.$id, $candidate, $requisition, $letter);
             $this->log->record('letter.written', 'letter', $id, $requisition, $candidate);
-            $this->counts->count([$candidate]);
-            ($this->index)($candidate);
+            $this->events->dispatch(new LetterWritten($candidate));
         });
     }
 
@@ -92,10 +92,8 @@ final readonly class Letters
             if (null === $row) {
                 return false;
             }
-            $this->db->execute('UPDATE candidate SET active_on = greatest(active_on, :day) WHERE id = :c', ['c' => $candidate, 'day' => $now->format('Y-m-d')]);
             $this->log->record('letter.answered', 'letter', $row->int('id'), $row->intOrNull('requisition_id'), $candidate);
-            $this->counts->count([$candidate]);
-            ($this->index)($candidate);
+            $this->events->dispatch(new LetterAnswered($candidate, $now));
 
             return true;
         });

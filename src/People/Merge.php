@@ -26,7 +26,7 @@ final readonly class Merge
     /** What the stricter of the two decides. */
     private const BAR = ['contact_barred_until', 'contact_barred_note'];
 
-    public function __construct(private Db $db, private ClockInterface $clock, private ActivityLog $log, private AskedAnswered $counts, private IndexCandidate $index, private EntityManagerInterface $entities)
+    public function __construct(private Db $db, private ClockInterface $clock, private ActivityLog $log, private CountLetters $counts, private IndexCandidate $index, private EntityManagerInterface $entities)
     {
     }
 

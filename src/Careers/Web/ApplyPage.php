@@ -31,7 +31,7 @@ use Symfony\Component\Routing\Attribute\Route;
 
 /** Applying in three steps without an account: resume, fields and questions, check and send. What was typed is kept under a key in the address. */
 #[OpenDoor('anyone may apply')]
-final class ApplyPage extends PublicPage
+final class ApplyPage extends OpeningPage
 {
     private const FIELDS = ['name', 'email', 'phone', 'city'];
     private const LOOK_AGAIN_SECONDS = 1;

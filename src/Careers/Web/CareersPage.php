@@ -33,7 +33,7 @@ use Symfony\Component\Routing\Generator\UrlGeneratorInterface;
 use Symfony\Contracts\Translation\TranslatorInterface;
 
 #[OpenDoor('the careers site is public')]
-final class CareersPage extends PublicPage
+final class CareersPage extends OpeningPage
 {
     private const FRESH_SECONDS = 300;
 

@@ -14,6 +14,7 @@ use Jorvent\Interviews\Book;
 use Jorvent\Offers\AnswerOffer;
 use Jorvent\Offers\SigningCodes;
 use Jorvent\Offers\SigningNames;
+use Jorvent\Organisation\Web\PublicPage;
 use Jorvent\People\DataRequests;
 use Jorvent\People\Erase;
 use Jorvent\People\OwnData;

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Jorvent\Pipeline\Web;
 
-use Jorvent\Careers\Web\PublicPage;
 use Jorvent\Core\Shared\Refused;
+use Jorvent\Organisation\Web\PublicPage;
 use Jorvent\Pipeline\Shortlists;
 use Jorvent\Platform\Links\GuestLinks;
 use Jorvent\Platform\Links\LinkPurpose;

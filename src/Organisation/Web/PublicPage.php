@@ -2,9 +2,8 @@
 
 declare(strict_types=1);
 
-namespace Jorvent\Careers\Web;
+namespace Jorvent\Organisation\Web;
 
-use Jorvent\Careers\ApplyDrafts;
 use Jorvent\Organisation\Read\BrandQuery;
 use Jorvent\Organisation\Read\BrandView;
 use Jorvent\Platform\Database\Record;
@@ -43,7 +42,8 @@ abstract class PublicPage extends Page
     protected function locale(Request $request): string
     {
         $asked = $request->query->getString('lang') ?: $request->cookies->getString('lang');
-        $locale = \in_array($asked, self::LOCALES, true) ? $asked : (string) $request->getPreferredLanguage(self::LOCALES);
+        $preferred = (string) $request->getPreferredLanguage(self::LOCALES);
+        $locale = \in_array($asked, self::LOCALES, true) ? $asked : $preferred;
         $this->speak($request, $locale);
 
         return $locale;
@@ -56,19 +56,20 @@ abstract class PublicPage extends Page
         $hiring = $view['hiring'] ?? $view['opening'] ?? null;
         $brand = $view['brand'] ?? ($hiring instanceof Record ? $this->brandOf($hiring) : $this->brand($request));
         \assert($brand instanceof BrandView);
-        $response = $this->render($template, [...$view, 'locale' => $locale, 'locales' => self::LOCALES, 'brand' => $brand, 'home' => ['brand' => $brand->key], 'pages_of_brand' => $this->brands->links($brand->id, $locale)], new Response(status: $status));
+        $response = $this->render($template, [
+            ...$view,
+            'locale' => $locale,
+            'locales' => self::LOCALES,
+            'brand' => $brand,
+            'home' => ['brand' => $brand->key],
+            'pages_of_brand' => $this->brands->links($brand->id, $locale),
+        ], new Response(status: $status));
         if ($request->query->has('lang')) {
             $response->headers->setCookie(Cookie::create('lang', $locale, '+1 year', httpOnly: true, sameSite: 'lax'));
         }
         $response->headers->set('Vary', 'Accept-Language, Cookie');
 
         return $response;
-    }
-
-    /** An opening that can no longer be applied for: its last day is over, or it was closed while someone was writing. */
-    protected function closed(Request $request, Record $opening, ?Record $draft = null): Response
-    {
-        return $this->publicPage($request, 'careers/closed.html.twig', ['opening' => $opening, 'draft' => $draft, 'draft_key' => $request->attributes->getString('key'), 'late' => $opening->bool('late'), 'days' => ApplyDrafts::DAYS], 410);
     }
 
     /** A code in the address: small hexadecimal letters, or nothing. */
