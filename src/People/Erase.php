@@ -6,7 +6,7 @@ namespace Jorvent\People;
 
 use Jorvent\Activity\ActivityLog;
 use Jorvent\Core\Shared\Refused;
-use Jorvent\Pipeline\Event\ApplicationEnded;
+use Jorvent\People\Event\PersonForgotten;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Privacy\Holders;
 use Jorvent\Privacy\Person;
@@ -43,7 +43,7 @@ final readonly class Erase
                 ?? throw Refused::because('missing');
             $this->refuseHired($candidate);
             $grounds = $this->retention->grounds([$candidate])[$candidate] ?? [];
-            $this->endApplications($candidate);
+            $this->events->dispatch(new PersonForgotten($candidate));
             $counts = $this->counts($candidate);
             $email = $row->strOrNull('email');
             $person = new Person($candidate, $row->str('name'), null === $email ? null : mb_strtolower($email), $this->clock->now());
@@ -68,14 +68,6 @@ final readonly class Erase
         $hired = 'SELECT count(*) FROM hire h JOIN application p ON p.id = h.application_id WHERE p.candidate_id = :id AND h.fell_through_at IS NULL';
         if (0 !== $this->db->int($hired, ['id' => $candidate])) {
             throw Refused::because('hired_kept');
-        }
-    }
-
-    /** Interviews to come are called off, offers taken back, links ended; they themselves are written to no more. */
-    private function endApplications(int $candidate): void
-    {
-        foreach ($this->db->rows("SELECT id FROM application WHERE candidate_id = :id AND state = 'active' ORDER BY id", ['id' => $candidate]) as $row) {
-            $this->events->dispatch(new ApplicationEnded($row->int('id'), true));
         }
     }
 

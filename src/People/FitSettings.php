@@ -7,16 +7,17 @@ namespace Jorvent\People;
 use Jorvent\Activity\ActivityLog;
 use Jorvent\Core\Fit\Weights;
 use Jorvent\Core\Shared\Refused;
-use Jorvent\Pipeline\RateApplicants;
+use Jorvent\People\Event\WeightsChanged;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
 use Jorvent\Requisitions\Read\RequisitionFacts;
 use Psr\Clock\ClockInterface;
+use Symfony\Contracts\EventDispatcher\EventDispatcherInterface;
 
 /** How fit is weighed: by requisition, and for all of them whether what someone asks to be paid counts. Whoever is in the pipeline is rated anew when it changes. */
 final readonly class FitSettings
 {
-    public function __construct(private Db $db, private ClockInterface $clock, private ActivityLog $log, private RateApplicants $rate)
+    public function __construct(private Db $db, private ClockInterface $clock, private ActivityLog $log, private EventDispatcherInterface $events)
     {
     }
 
@@ -99,7 +100,7 @@ final readonly class FitSettings
             $this->db->execute('INSERT INTO requisition_fit (requisition_id) VALUES (:id) ON CONFLICT DO NOTHING', ['id' => $requisition->id]);
             $this->db->execute("UPDATE requisition_fit SET $what WHERE requisition_id = :id", ['id' => $requisition->id, 'value' => $value]);
             $this->log->record($act, 'requisition', $requisition->id, $requisition->id, change: $change);
-            ($this->rate)($requisition);
+            $this->events->dispatch(new WeightsChanged($requisition->id));
         });
     }
 }

@@ -14,7 +14,7 @@ use Jorvent\People\AskOutside;
 use Jorvent\People\BankViews;
 use Jorvent\People\BringIn;
 use Jorvent\People\FitOfCandidates;
-use Jorvent\People\FoundPeople;
+use Jorvent\People\Found\FoundPeople;
 use Jorvent\People\RetentionClock;
 use Jorvent\People\TellSourced;
 use Jorvent\Pipeline\KeepCandidate;

@@ -10,13 +10,13 @@ use Jorvent\Accounts\Web\SignedInPage;
 use Jorvent\Core\Search\Search;
 use Jorvent\Core\Search\Stint;
 use Jorvent\People\FitOfCandidates;
-use Jorvent\People\FoundPeople;
-use Jorvent\People\FoundPerson;
+use Jorvent\People\Found\FoundPeople;
+use Jorvent\People\Found\FoundPeopleKept;
+use Jorvent\People\Found\FoundPerson;
 use Jorvent\People\Profiles;
 use Jorvent\People\SearchForm;
 use Jorvent\People\SearchReach;
 use Jorvent\People\SearchRows;
-use Jorvent\Pipeline\KeepBlockers;
 use Jorvent\Requisitions\Read\FactsQuery;
 use Jorvent\Requisitions\Read\RequisitionQuery;
 use Symfony\Component\HttpFoundation\Request;
@@ -30,7 +30,7 @@ final class FoundComparePage extends SignedInPage
 
     #[Gate(Permission::Search, Gate::REQUISITION)]
     #[Route('/r/{number}/sourcing/compare', name: 'sourcing_compare', requirements: ['number' => '\d{1,9}'], methods: ['GET'])]
-    public function __invoke(int $number, Request $request, FactsQuery $facts, RequisitionQuery $views, FitOfCandidates $fits, FoundPeople $people, FoundPerson $person, Profiles $profiles, SearchReach $reach, SearchRows $rows, KeepBlockers $blockers): Response
+    public function __invoke(int $number, Request $request, FactsQuery $facts, RequisitionQuery $views, FitOfCandidates $fits, FoundPeople $people, FoundPerson $person, Profiles $profiles, SearchReach $reach, SearchRows $rows, FoundPeopleKept $kept): Response
     {
         $requisition = $facts->byNumber($number);
         $asked = array_values(array_unique(array_filter($request->query->all('people'), static fn (mixed $v): bool => \is_string($v) && 1 === preg_match('/^\d{1,9}$/', $v))));
@@ -42,7 +42,7 @@ final class FoundComparePage extends SignedInPage
         $looked = $rows->looked([...$search->parsed()->conjuncts(), ...$search->criteria]);
         $shown = $people->own($requisition->id, $weighing, $ranking, $ranking->ids);
         $known = $profiles->of($ranking->ids);
-        $refused = $blockers->of($requisition->id, $ranking->ids);
+        $refused = $kept->blockers($requisition->id, $ranking->ids);
         $columns = [];
         foreach ($shown as $one) {
             $profile = $known[(int) $one['ref']] ?? null;

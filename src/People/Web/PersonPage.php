@@ -14,7 +14,7 @@ use Jorvent\Core\Resume\Kinds;
 use Jorvent\Core\Resume\Timeline;
 use Jorvent\History\Read\LogQuery;
 use Jorvent\People\Colleagues;
-use Jorvent\People\FoundPeople;
+use Jorvent\People\Found\FoundPeople;
 use Jorvent\People\Merge;
 use Jorvent\People\PersonRecord;
 use Jorvent\People\PersonShown;

@@ -13,15 +13,13 @@ use Jorvent\Core\Search\Widen;
 use Jorvent\People\AskOutside;
 use Jorvent\People\Facets;
 use Jorvent\People\FitOfCandidates;
+use Jorvent\People\Found\FoundPeopleKept;
 use Jorvent\People\LastSearch;
 use Jorvent\People\SearchCandidates;
 use Jorvent\People\SearchForm;
 use Jorvent\People\SearchResult;
 use Jorvent\People\SourcingPlaces;
 use Jorvent\People\Suggest;
-use Jorvent\Pipeline\KeepCandidate;
-use Jorvent\Pipeline\KeepCandidates;
-use Jorvent\Pipeline\SetAside;
 use Jorvent\Platform\Web\Input;
 use Jorvent\Platform\Web\Turn;
 use Jorvent\Requisitions\Read\FactsQuery;
@@ -105,22 +103,22 @@ final class SourcingPage extends SignedInPage
 
     #[Gate(Permission::Keep, Gate::REQUISITION)]
     #[Route('/keep', name: 'sourcing_keep', methods: ['POST'])]
-    public function keep(int $number, Request $request, KeepCandidate $keep, Subject $_subject): Response
+    public function keep(int $number, Request $request, FoundPeopleKept $keep, Subject $_subject): Response
     {
         $input = Input::of($request);
 
-        return $this->act(fn () => $keep((int) $_subject->requisitionId, $input->line('person'), $this->me()->id, '1' === $input->line('meant')), 'kept', $this->next($request), $this->afterwards($number, $input, $request), ['%name%' => $input->line('name')]);
+        return $this->act(fn () => $keep->keep((int) $_subject->requisitionId, $input->line('person'), $this->me()->id, '1' === $input->line('meant')), 'kept', $this->next($request), $this->afterwards($number, $input, $request), ['%name%' => $input->line('name')]);
     }
 
     /** Several at once; those left out are named with the reason. */
     #[Gate(Permission::Keep, Gate::REQUISITION)]
     #[Route('/keep-many', name: 'sourcing_keep_many', methods: ['POST'])]
-    public function keepMany(int $number, Request $request, KeepCandidates $keep, Subject $_subject): Response
+    public function keepMany(int $number, Request $request, FoundPeopleKept $keep, Subject $_subject): Response
     {
         $input = Input::of($request);
 
         return $this->act(function () use ($keep, $input, $_subject): void {
-            $done = $keep((int) $_subject->requisitionId, $input->strings('people'), $this->me()->id);
+            $done = $keep->keepMany((int) $_subject->requisitionId, $input->strings('people'), $this->me()->id);
             if ($done['kept'] > 0) {
                 $this->say('kept_many', ['%count%' => $done['kept']]);
             }
@@ -132,21 +130,21 @@ final class SourcingPage extends SignedInPage
 
     #[Gate(Permission::Keep, Gate::REQUISITION)]
     #[Route('/aside', name: 'sourcing_aside', methods: ['POST'])]
-    public function aside(int $number, Request $request, SetAside $aside, Subject $_subject): Response
+    public function aside(int $number, Request $request, FoundPeopleKept $aside, Subject $_subject): Response
     {
         $input = Input::of($request);
 
-        return $this->act(fn () => $aside((int) $_subject->requisitionId, [(int) $input->int('person')], $this->me()->id), 'set_aside', $this->next($request), $this->afterwards($number, $input, $request), ['%name%' => $input->line('name')]);
+        return $this->act(fn () => $aside->setAside((int) $_subject->requisitionId, [(int) $input->int('person')], $this->me()->id), 'set_aside', $this->next($request), $this->afterwards($number, $input, $request), ['%name%' => $input->line('name')]);
     }
 
     #[Gate(Permission::Keep, Gate::REQUISITION)]
     #[Route('/aside-many', name: 'sourcing_aside_many', methods: ['POST'])]
-    public function asideMany(int $number, Request $request, SetAside $aside, Subject $_subject): Response
+    public function asideMany(int $number, Request $request, FoundPeopleKept $aside, Subject $_subject): Response
     {
         $input = Input::of($request);
         $people = array_map(intval(...), array_values(array_filter($input->strings('people'), ctype_digit(...))));
 
-        return $this->act(fn () => $aside((int) $_subject->requisitionId, $people, $this->me()->id), 'set_aside_many', $this->next($request), $this->afterwards($number, $input, $request), ['%count%' => \count($people)]);
+        return $this->act(fn () => $aside->setAside((int) $_subject->requisitionId, $people, $this->me()->id), 'set_aside_many', $this->next($request), $this->afterwards($number, $input, $request), ['%count%' => \count($people)]);
     }
 
     /** One outside database is asked, because someone wants to know; what it answers is in the list from then on. Still searching: ask again. */

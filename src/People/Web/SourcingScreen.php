@@ -16,8 +16,9 @@ use Jorvent\Outside\ResumeBanks\ResumeBanks;
 use Jorvent\People\AskOutside;
 use Jorvent\People\BankViews;
 use Jorvent\People\FitOfCandidates;
-use Jorvent\People\FoundPeople;
-use Jorvent\People\FoundPerson;
+use Jorvent\People\Found\FoundPeople;
+use Jorvent\People\Found\FoundPeopleKept;
+use Jorvent\People\Found\FoundPerson;
 use Jorvent\People\Highlighter;
 use Jorvent\People\Profiles;
 use Jorvent\People\SavedSearches;
@@ -28,7 +29,6 @@ use Jorvent\People\SearchRows;
 use Jorvent\People\SourcingPlaces;
 use Jorvent\People\Store\Bits;
 use Jorvent\People\Weighing;
-use Jorvent\Pipeline\KeepBlockers;
 use Jorvent\Platform\Web\Turn;
 use Jorvent\Requisitions\Read\RequisitionFacts;
 
@@ -45,7 +45,7 @@ final readonly class SourcingScreen
     private const ENOUGH = 24;
     private const TELLING = 3;
 
-    public function __construct(private FitOfCandidates $fits, private SearchCandidates $search, private SearchReach $reach, private FoundPeople $people, private FoundPerson $one, private SearchRows $rows, private Profiles $profiles, private SavedSearches $saved, private SourcingPlaces $places, private Highlighter $highlighter, private ResumeBanks $resumeBanks, private AskOutside $outside, private BankViews $views, private KeepBlockers $blockers, private Letters $letters, private Turn $turn)
+    public function __construct(private FitOfCandidates $fits, private SearchCandidates $search, private SearchReach $reach, private FoundPeople $people, private FoundPerson $one, private SearchRows $rows, private Profiles $profiles, private SavedSearches $saved, private SourcingPlaces $places, private Highlighter $highlighter, private ResumeBanks $resumeBanks, private AskOutside $outside, private BankViews $views, private FoundPeopleKept $kept, private Letters $letters, private Turn $turn)
     {
     }
 
@@ -156,7 +156,7 @@ final readonly class SourcingScreen
 
         return [
             'highlighted' => $this->highlighter->mark($person['text'], $looked), 'titles' => array_map(static fn (Stint $s): string => $s->title, $profile->stints ?? []), 'passages' => $this->one->passages($person), 'life' => null === $profile ? null : $this->one->life($profile, $result->rows, $looked),
-            'trail' => 0 === $id ? [] : $this->letters->trail($id, $me), 'elsewhere' => 0 === $id ? ['read' => [], 'more' => 0] : $this->one->pipelines($id, $requisition->id, $me), 'blockers' => 0 === $id ? [] : $this->blockers->of($requisition->id, [$id])[$id] ?? [],
+            'trail' => 0 === $id ? [] : $this->letters->trail($id, $me), 'elsewhere' => 0 === $id ? ['read' => [], 'more' => 0] : $this->one->pipelines($id, $requisition->id, $me), 'blockers' => 0 === $id ? [] : $this->kept->blockers($requisition->id, [$id])[$id] ?? [],
         ];
     }
 

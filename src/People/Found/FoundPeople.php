@@ -2,12 +2,15 @@
 
 declare(strict_types=1);
 
-namespace Jorvent\People;
+namespace Jorvent\People\Found;
 
 use Jorvent\Core\Fit\Fit;
 use Jorvent\Core\Fit\Part;
 use Jorvent\Core\Fit\Ranking;
 use Jorvent\Core\Fit\Values;
+use Jorvent\People\AskOutside;
+use Jorvent\People\FitOfCandidates;
+use Jorvent\People\Weighing;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
 

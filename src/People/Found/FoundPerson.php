@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Jorvent\People;
+namespace Jorvent\People\Found;
 
 use Jorvent\Accounts\Access\Access;
 use Jorvent\Accounts\Access\Permission;
@@ -16,6 +16,8 @@ use Jorvent\Core\Search\Kind;
 use Jorvent\Core\Search\Profile;
 use Jorvent\Core\Search\Stint;
 use Jorvent\Core\Search\Study;
+use Jorvent\People\Highlighter;
+use Jorvent\People\SearchContext;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
 use Psr\Clock\ClockInterface;
