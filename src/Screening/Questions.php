@@ -42,12 +42,15 @@ final readonly class Questions
     {
         $id = 'q'.bin2hex(random_bytes(4));
         $options = match ($kind) {
-            QuestionKind::YesNo => [new Option('yes', ['en' => 'Yes', 'nb' => 'Ja', 'pl' => 'Tak'], 100), new Option('no', ['en' => 'No', 'nb' => 'Nei', 'pl' => 'Nie'])],
+            QuestionKind::YesNo => [
+                new Option('yes', ['en' => 'Yes', 'nb' => 'Ja', 'pl' => 'Tak'], 100),
+                new Option('no', ['en' => 'No', 'nb' => 'Nei', 'pl' => 'Nie']),
+            ],
             QuestionKind::Single, QuestionKind::Multiple => [new Option('a', ['en' => '']), new Option('b', ['en' => ''])],
             default => [],
         };
-        $off = $set->isUnderWay();
-        $set->change(static fn (array $all): array => [...$all, new Question($id, ['en' => ''], $kind, 0, true, $options, off: $off)]);
+        $question = new Question($id, ['en' => ''], $kind, 0, true, $options, off: $set->isUnderWay());
+        $set->change(static fn (array $all): array => [...$all, $question]);
 
         return $id;
     }
@@ -70,35 +73,43 @@ final readonly class Questions
 
     public function save(QuestionSet $set, Question $question): void
     {
-        $set->change(static fn (array $all): array => array_map(static fn (Question $q): Question => $q->id === $question->id ? $question : $q, $all));
+        $set->change(static fn (array $all): array => array_map(
+            static fn (Question $one): Question => $one->id === $question->id ? $question : $one,
+            $all,
+        ));
     }
 
     public function remove(QuestionSet $set, string $id): void
     {
         $set->change(static function (array $all) use ($id): array {
-            $hanging = array_filter($all, static fn (Question $q): bool => $q->showIf?->question === $id);
-            if ([] !== $hanging) {
-                throw Refused::because('question_hangs_on_it', 'questions.'.reset($hanging)->id);
+            foreach ($all as $one) {
+                if ($one->showIf?->question === $id) {
+                    throw Refused::because('question_hangs_on_it', 'questions.'.$one->id);
+                }
             }
 
-            return array_values(array_filter($all, static fn (Question $q): bool => $q->id !== $id));
+            return array_values(array_filter($all, static fn (Question $one): bool => $one->id !== $id));
         });
     }
 
+    /** @param int $by places; a question never comes before the one it hangs on */
     public function move(QuestionSet $set, string $id, int $by): void
     {
         $set->change(static function (array $all) use ($id, $by): array {
-            $at = array_search($id, array_map(static fn (Question $q): string => $q->id, $all), true);
+            $at = array_search($id, array_map(static fn (Question $one): string => $one->id, $all), true);
             $to = false === $at ? -1 : $at + $by;
             if (false === $at || $to < 0 || $to >= \count($all)) {
                 return $all;
             }
             [$all[$at], $all[$to]] = [$all[$to], $all[$at]];
-            if ([] !== array_filter((new Questionnaire(array_values($all)))->blockers(), static fn ($r): bool => 'condition_not_earlier' === $r->code)) {
-                throw Refused::because('condition_not_earlier', 'questions.'.$id);
+            $moved = array_values($all);
+            foreach ((new Questionnaire($moved))->blockers() as $blocker) {
+                if ('condition_not_earlier' === $blocker->code) {
+                    throw Refused::because('condition_not_earlier', 'questions.'.$id);
+                }
             }
 
-            return array_values($all);
+            return $moved;
         });
     }
 
@@ -110,15 +121,19 @@ final readonly class Questions
     public function weigh(QuestionSet $set, array $weights, array $locked, bool $spread): void
     {
         $set->change(static function (array $all) use ($weights, $locked, $spread): array {
-            $now = [];
-            foreach ($all as $question) {
-                $now[$question->id] = max(0, min(100, $weights[$question->id] ?? $question->weight));
+            $now = $counting = [];
+            foreach ($all as $one) {
+                $now[$one->id] = $weights[$one->id] ?? $one->weight;
+                // texts are marked by hand and count only when someone gave them a weight
+                if ($now[$one->id] > 0 || !$one->kind->isMarkedByHand()) {
+                    $counting[$one->id] = $now[$one->id];
+                }
             }
-            // texts are marked by hand and count only when someone gave them a weight
-            $counting = array_filter($now, static fn (string $id): bool => $now[$id] > 0 || !((new Questionnaire($all))->question($id)?->kind->isMarkedByHand() ?? true), \ARRAY_FILTER_USE_KEY);
             $now = $spread ? [...$now, ...Weights::spread($counting, $locked)] : $now;
 
-            return array_map(static fn (Question $q): Question => Question::fromArray([...$q->toArray(), 'weight' => $now[$q->id], 'locked' => $locked[$q->id] ?? false]), $all);
+            return array_map(static fn (Question $one): Question => Question::fromArray([
+                ...$one->toArray(), 'weight' => $now[$one->id], 'locked' => $locked[$one->id] ?? false,
+            ]), $all);
         });
     }
 
@@ -127,14 +142,17 @@ final readonly class Questions
     {
         $set->change(static function (array $all) use ($left, $by): array {
             $weights = [];
-            foreach ($all as $question) {
-                if ($question->weight > 0 || $question->id === $left) {
-                    $weights[$question->id] = $question->weight;
+            foreach ($all as $one) {
+                if ($one->weight > 0 || $one->id === $left) {
+                    $weights[$one->id] = $one->weight;
                 }
             }
             $weights = Weights::shift($weights, $left, $by);
 
-            return array_map(static fn (Question $q): Question => $q->weighing($weights[$q->id] ?? $q->weight), $all);
+            return array_map(
+                static fn (Question $one): Question => $one->weighing($weights[$one->id] ?? $one->weight),
+                $all,
+            );
         });
     }
 }

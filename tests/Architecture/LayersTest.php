@@ -13,7 +13,7 @@ final class LayersTest
 {
     /** Modules that keep their data through Doctrine whole. */
     private const THROUGH_DOCTRINE = [
-        'Accounts', 'Activity', 'Catalogue', 'Organisation', 'Reference', 'Requisitions', 'Setup', 'Shell',
+        'Accounts', 'Activity', 'Catalogue', 'Organisation', 'Reference', 'Requisitions', 'Screening', 'Setup', 'Shell',
     ];
 
     public function testCoreKnowsOnlyItself(): Rule

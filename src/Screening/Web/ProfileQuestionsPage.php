@@ -6,8 +6,8 @@ namespace Jorvent\Screening\Web;
 
 use Jorvent\Accounts\Access\Gate;
 use Jorvent\Accounts\Access\Permission;
-use Jorvent\Platform\Database\Db;
-use Jorvent\Platform\Database\Record;
+use Jorvent\Catalogue\Read\ProfileHead;
+use Jorvent\Catalogue\Read\ProfileQuery;
 use Jorvent\Platform\Web\Errors;
 use Jorvent\Platform\Web\Input;
 use Jorvent\Screening\Questions;
@@ -20,7 +20,7 @@ use Symfony\Component\Routing\Attribute\Route;
 #[Route('/catalogue/{id}/questions', requirements: ['id' => '\d{1,9}'])]
 final class ProfileQuestionsPage extends QuestionBuilder
 {
-    public function __construct(private readonly Db $db, Questions $questions)
+    public function __construct(private readonly ProfileQuery $profiles, Questions $questions)
     {
         parent::__construct($questions);
     }
@@ -36,7 +36,7 @@ final class ProfileQuestionsPage extends QuestionBuilder
     #[Route('/preview', name: 'profile_questions_preview', methods: ['GET'])]
     public function preview(int $id, Request $request): Response
     {
-        return $this->phone($id, $this->profile($id)->str('title'), $request);
+        return $this->phone($id, $this->profile($id)->content->title, $request);
     }
 
     #[Gate(Permission::Administer)]
@@ -66,12 +66,13 @@ final class ProfileQuestionsPage extends QuestionBuilder
     public function publish(int $id, Request $request): Response
     {
         $input = Input::of($request);
-        $set = $this->questions->profile($this->profile($id)->int('id'));
+        $set = $this->questions->profile($this->profile($id)->id);
         if (PublishAct::Discard === $input->choice('then', PublishAct::class)) {
-            return $this->act(static fn () => $set->discard(), 'questions_discarded', 'profile_questions', ['id' => $id]);
+            return $this->act($set->discard(...), 'questions_discarded', 'profile_questions', ['id' => $id]);
         }
+        $publish = fn () => $set->publish($input->line('note'), $this->me()->id);
 
-        return $this->act(fn () => $set->publish($input->line('note'), $this->me()->id), 'profile_saved', 'profile_questions', ['id' => $id]);
+        return $this->act($publish, 'profile_saved', 'profile_questions', ['id' => $id]);
     }
 
     protected function route(): string
@@ -91,7 +92,7 @@ final class ProfileQuestionsPage extends QuestionBuilder
 
     protected function set(int $of): QuestionSet
     {
-        return $this->questions->profile($this->profile($of)->int('id'));
+        return $this->questions->profile($this->profile($of)->id);
     }
 
     protected function around(int $of): array
@@ -99,8 +100,8 @@ final class ProfileQuestionsPage extends QuestionBuilder
         return ['profile' => $this->profile($of), 'draft' => $this->questions->profile($of)->isDraft()];
     }
 
-    private function profile(int $id): Record
+    private function profile(int $id): ProfileHead
     {
-        return $this->db->row('SELECT id, title, level, version FROM profile_now WHERE id = :id', ['id' => $id]) ?? throw $this->createNotFoundException();
+        return $this->profiles->head($id) ?? throw $this->createNotFoundException();
     }
 }

@@ -20,6 +20,9 @@ use Symfony\Contracts\Service\Attribute\Required;
 /** The page on which screening questions are written, weighed and previewed, whatever set they are of. */
 abstract class QuestionBuilder extends SignedInPage
 {
+    /** The weights of all questions together. */
+    private const FULL = 100;
+
     private LibraryQuery $library;
 
     public function __construct(protected readonly Questions $questions)
@@ -56,8 +59,21 @@ abstract class QuestionBuilder extends SignedInPage
         $at = array_search($open, array_map(static fn (Question $q): string => $q->id, $all->questions), true);
 
         return $this->render($this->template(), [
-            'questions' => $all->questions, 'version' => $set->version(), 'open' => false === $at ? null : $all->questions[$at], 'earlier' => \array_slice($all->questions, 0, (int) $at), 'lang' => self::language($locale), 'errors' => $errors, 'blockers' => $all->blockers(), 'total' => array_sum(array_map(static fn (Question $q): int => $q->weight, $all->questions)),
-            'kinds' => array_map(static fn (QuestionKind $k): string => $k->value, QuestionKind::cases()), 'library' => $this->library->offered(), 'route' => $this->route(), 'of' => $this->parameters($of), 'answered' => 0, 'scores' => [], ...$this->around($of),
+            'questions' => $all->questions,
+            'version' => $set->version(),
+            'open' => false === $at ? null : $all->questions[$at],
+            'earlier' => \array_slice($all->questions, 0, (int) $at),
+            'lang' => self::language($locale),
+            'errors' => $errors,
+            'blockers' => $all->blockers(),
+            'total' => array_sum(array_map(static fn (Question $q): int => $q->weight, $all->questions)),
+            'kinds' => array_map(static fn (QuestionKind $k): string => $k->value, QuestionKind::cases()),
+            'library' => $this->library->offered(),
+            'route' => $this->route(),
+            'of' => $this->parameters($of),
+            'answered' => 0,
+            'scores' => [],
+            ...$this->around($of),
         ], new Response(status: $errors->any() ? 422 : 200));
     }
 
@@ -68,7 +84,13 @@ abstract class QuestionBuilder extends SignedInPage
         $locale = self::language($request->query->getString('lang'));
         $this->speak($request, $locale);
 
-        return $this->render('screening/preview.html.twig', ['title' => $title, 'questions' => $all->questions, 'shown' => $all->shown([]), 'locale' => $locale, 'errors' => Errors::none()]);
+        return $this->render('screening/preview.html.twig', [
+            'title' => $title,
+            'questions' => $all->questions,
+            'shown' => $all->shown([]),
+            'locale' => $locale,
+            'errors' => Errors::none(),
+        ]);
     }
 
     protected function addTo(int $of, Request $request): Response
@@ -77,7 +99,9 @@ abstract class QuestionBuilder extends SignedInPage
         $new = null;
         $response = $this->act(function () use ($input, $of, &$new): void {
             $library = $input->int('library');
-            $new = null !== $library ? $this->questions->addFromLibrary($this->set($of), $library) : $this->questions->add($this->set($of), $input->choice('kind', QuestionKind::class, QuestionKind::YesNo));
+            $new = null === $library
+                ? $this->questions->add($this->set($of), $input->choice('kind', QuestionKind::class, QuestionKind::YesNo))
+                : $this->questions->addFromLibrary($this->set($of), $library);
         }, null, $this->route(), $this->parameters($of));
 
         return null === $new ? $response : $this->onTo($of, $new);
@@ -89,14 +113,18 @@ abstract class QuestionBuilder extends SignedInPage
         $set = $this->set($of);
         $question = $input->line('question');
         $then = $input->choice('then', QuestionAct::class, QuestionAct::Keep);
+        $old = $set->questions()->question($question) ?? throw $this->createNotFoundException();
+        $form = new QuestionForm($input, $old);
         try {
-            $form = new QuestionForm($input, $set->questions()->question($question) ?? throw $this->createNotFoundException());
             match ($then) {
                 QuestionAct::Remove => $this->questions->remove($set, $question),
                 QuestionAct::Up => $this->questions->move($set, $question, -1),
                 QuestionAct::Down => $this->questions->move($set, $question, 1),
-                QuestionAct::Library => $this->questions->keepInLibrary($set, $question, $input->line('name'), $this->me()->id),
-                QuestionAct::Keep, QuestionAct::Option => $this->questions->save($set, $form->question(QuestionAct::Option === $then)),
+                QuestionAct::Library => $this->questions->keepInLibrary(
+                    $set, $question, $input->line('name'), $this->me()->id,
+                ),
+                QuestionAct::Keep => $this->questions->save($set, $form->question(false)),
+                QuestionAct::Option => $this->questions->save($set, $form->question(true)),
             };
         } catch (Refused $refused) {
             return $this->builder($of, $question, $input->line('lang'), Errors::of($refused->refusals));
@@ -117,8 +145,8 @@ abstract class QuestionBuilder extends SignedInPage
             if (1 === preg_match('/^shift:(\w+):(-?\d{1,2})$/', $then, $m)) {
                 $this->questions->shift($set, $m[1], (int) $m[2]);
             } else {
-                $weights = array_map(static fn (string $w): int => 1 === preg_match('/^\d{1,3}$/', $w) ? (int) $w : 0, $input->map('weight'));
-                $this->questions->weigh($set, $weights, array_map(static fn (): bool => true, $input->map('locked')), 'spread' === $then);
+                $locked = array_map(static fn (): bool => true, $input->map('locked'));
+                $this->questions->weigh($set, self::weights($input), $locked, 'spread' === $then);
             }
         } catch (Refused $refused) {
             return $this->builder($of, $input->line('q'), 'en', Errors::of($refused->refusals));
@@ -129,7 +157,27 @@ abstract class QuestionBuilder extends SignedInPage
 
     private function onTo(int $of, ?string $question, ?string $locale = null): Response
     {
-        return $this->redirectToRoute($this->route(), [...$this->parameters($of), 'q' => $question, 'lang' => $locale], Response::HTTP_SEE_OTHER);
+        $at = [...$this->parameters($of), 'q' => $question, 'lang' => $locale];
+
+        return $this->redirectToRoute($this->route(), $at, Response::HTTP_SEE_OTHER);
+    }
+
+    /**
+     * What is no number is refused, never taken for zero.
+     *
+     * @return array<string, int> by question
+     */
+    private static function weights(Input $input): array
+    {
+        $weights = [];
+        foreach ($input->map('weight') as $question => $typed) {
+            if (1 !== preg_match('/^\d{1,3}$/D', $typed) || (int) $typed > self::FULL) {
+                throw Refused::because('weight_out_of_range', 'questions.'.$question);
+            }
+            $weights[$question] = (int) $typed;
+        }
+
+        return $weights;
     }
 
     private static function language(string $typed): string

@@ -14,6 +14,8 @@ use Jorvent\Platform\Web\Input;
 final readonly class QuestionForm
 {
     private const MOST_OPTIONS = 20;
+    /** Points and weights are out of so many. */
+    private const FULL = 100;
 
     public function __construct(private Input $input, private Question $old)
     {
@@ -23,38 +25,82 @@ final readonly class QuestionForm
     public function question(bool $another): Question
     {
         $input = $this->input;
-        $texts = array_filter(array_intersect_key($input->map('text'), array_flip(Question::LANGUAGES)), static fn (string $t): bool => '' !== $t);
         $options = $this->options();
-        if ($another && $this->old->kind->isChosen() && QuestionKind::YesNo !== $this->old->kind && \count($options) < self::MOST_OPTIONS) {
+        if ($another && $this->takesAnother($options)) {
             $options[] = new Option('o'.bin2hex(random_bytes(3)), []);
         }
         $stops = $input->map('stops');
-        $on = $input->line('if_question');
-        $keys = [] === $input->answers('if_keys') ? [] : array_values(array_filter(explode("\n", $input->answers('if_keys')[$on] ?? ''), static fn (string $k): bool => '' !== $k));
+        $keys = array_map(static fn (Option $option): string => $option->key, $options);
 
         return new Question(
-            $this->old->id, [] === $texts ? ['en' => ''] : $texts, $this->old->kind, min(100, max(0, $input->int('weight') ?? $this->old->weight)), $input->has('required'), $options, $input->has('knock_out') || [] !== $stops,
-            array_values(array_filter(array_map(static fn (Option $o): string => $o->key, $options), static fn (string $k): bool => !isset($stops[$k]))), $input->int('enough'), $input->int('least'), $input->int('most'), $input->day('latest')?->format('Y-m-d'),
-            '' === $on ? null : new Condition($on, $keys, '' === $input->line('if_least') ? null : $input->line('if_least'), '' === $input->line('if_most') ? null : $input->line('if_most')), $this->old->locked, !$input->has('asked'),
+            id: $this->old->id,
+            texts: $this->texts(),
+            kind: $this->old->kind,
+            weight: min(self::FULL, max(0, $input->int('weight') ?? $this->old->weight)),
+            required: $input->has('required'),
+            options: $options,
+            knockOut: $input->has('knock_out') || [] !== $stops,
+            accept: array_values(array_filter($keys, static fn (string $key): bool => !isset($stops[$key]))),
+            enough: $input->int('enough'),
+            least: $input->int('least'),
+            most: $input->int('most'),
+            latest: $input->day('latest')?->format('Y-m-d'),
+            showIf: $this->condition(),
+            locked: $this->old->locked,
+            off: !$input->has('asked'),
         );
     }
 
-    /** @return list<Option> */
+    /** @return array<string, string> by language */
+    private function texts(): array
+    {
+        $typed = array_intersect_key($this->input->map('text'), array_flip(Question::LANGUAGES));
+        $texts = array_filter($typed, static fn (string $text): bool => '' !== $text);
+
+        return [] === $texts ? ['en' => ''] : $texts;
+    }
+
+    /** When it is shown only after some answers to an earlier question. */
+    private function condition(): ?Condition
+    {
+        $on = $this->input->line('if_question');
+        if ('' === $on) {
+            return null;
+        }
+        $chosen = explode("\n", $this->input->answers('if_keys')[$on] ?? '');
+        $keys = array_values(array_filter($chosen, static fn (string $key): bool => '' !== $key));
+
+        [$least, $most] = [$this->input->line('if_least'), $this->input->line('if_most')];
+
+        return new Condition($on, $keys, '' === $least ? null : $least, '' === $most ? null : $most);
+    }
+
+    /** @param list<Option> $options */
+    private function takesAnother(array $options): bool
+    {
+        $kind = $this->old->kind;
+
+        return $kind->isChosen() && QuestionKind::YesNo !== $kind && \count($options) < self::MOST_OPTIONS;
+    }
+
+    /** @return list<Option> those there were, as they are now, without those left out */
     private function options(): array
     {
         $points = $this->input->map('points');
+        $gone = $this->input->map('gone');
         $texts = [];
         foreach (Question::LANGUAGES as $language) {
             $texts[$language] = $this->input->map('option_'.$language);
         }
-        $gone = $this->input->map('gone');
         $options = [];
         foreach ($this->old->options as $option) {
             if (isset($gone[$option->key])) {
                 continue;
             }
-            $own = array_filter(array_map(static fn (array $t): string => $t[$option->key] ?? '', $texts), static fn (string $t): bool => '' !== $t);
-            $options[] = new Option($option->key, [] === $own ? $option->texts : $own, max(0, min(100, (int) ($points[$option->key] ?? $option->points))));
+            $typed = array_map(static fn (array $of): string => $of[$option->key] ?? '', $texts);
+            $own = array_filter($typed, static fn (string $text): bool => '' !== $text);
+            $worth = max(0, min(self::FULL, (int) ($points[$option->key] ?? $option->points)));
+            $options[] = new Option($option->key, [] === $own ? $option->texts : $own, $worth);
         }
 
         return $options;

@@ -6,9 +6,8 @@ namespace Jorvent\Screening\Web;
 
 use Jorvent\Accounts\Access\Gate;
 use Jorvent\Accounts\Access\Permission;
-use Jorvent\Platform\Database\Db;
-use Jorvent\Platform\Database\Record;
 use Jorvent\Platform\Web\Errors;
+use Jorvent\Requisitions\AnswersGiven;
 use Jorvent\Requisitions\Read\RequisitionQuery;
 use Jorvent\Requisitions\Read\RequisitionView;
 use Jorvent\Screening\Questions;
@@ -21,8 +20,13 @@ use Symfony\Component\Routing\Attribute\Route;
 #[Route('/r/{number}/questions', requirements: ['number' => '\d{1,9}'])]
 final class QuestionsPage extends QuestionBuilder
 {
-    public function __construct(private readonly Db $db, private readonly RequisitionQuery $views, Questions $questions)
-    {
+    /** States of a requisition in which its questions can be changed. */
+    private const WRITTEN_IN = ['draft', 'sent_back', 'approved', 'on_hold'];
+    private const MOST_SCORES = 500;
+
+    public function __construct(
+        private readonly AnswersGiven $answers, private readonly RequisitionQuery $views, Questions $questions,
+    ) {
         parent::__construct($questions);
     }
 
@@ -86,9 +90,11 @@ final class QuestionsPage extends QuestionBuilder
         $view = $this->view($of);
 
         return [
-            'view' => $view, 'answered' => $this->db->int("SELECT count(*) FROM application WHERE requisition_id = :r AND origin = 'applied'", ['r' => $view->id()]), 'editable' => \in_array($view->facts->str('state'), ['draft', 'sent_back', 'approved', 'on_hold'], true),
-            // scores of those who have applied, to see how the questions part people
-            'scores' => array_map(static fn (Record $r): int => $r->int('score'), $this->db->rows('SELECT score FROM application WHERE requisition_id = :r AND score IS NOT NULL ORDER BY score LIMIT 500', ['r' => $view->id()])),
+            'view' => $view,
+            'answered' => $this->answers->people($view->id()),
+            'editable' => \in_array($view->facts->str('state'), self::WRITTEN_IN, true),
+            // of those who have applied, to see how the questions part people
+            'scores' => $this->answers->scores($view->id(), self::MOST_SCORES),
         ];
     }
 

@@ -21,15 +21,22 @@ final readonly class ScreeningTwig
     #[AsTwigFunction('weight_strip', isSafe: ['html'])]
     public function weightStrip(array $questions, ?Question $open): string
     {
-        $fields = array_map(static fn ($q): array => ['name' => $q->text('en'), 'weight' => max(0, $q->weight), 'on' => $q->id === $open?->id], $questions);
+        $fields = array_map(static fn (Question $question): array => [
+            'name' => $question->text('en'),
+            'weight' => max(0, $question->weight),
+            'on' => $question->id === $open?->id,
+        ], $questions);
+        $said = array_map(static fn (array $field): string => $field['name'].' '.$field['weight'], $fields);
 
-        return WeightStrip::draw($fields, implode(', ', array_map(static fn (array $f): string => $f['name'].' '.$f['weight'], $fields)));
+        return WeightStrip::draw($fields, implode(', ', $said));
     }
 
     /** @param list<int> $scores */
     #[AsTwigFunction('score_dots', isSafe: ['html'])]
     public function scoreDots(array $scores): string
     {
-        return DotPlot::draw($scores, 0, 100, null, $this->words->trans('scores.label', ['%count%' => \count($scores), '%low%' => min([] === $scores ? [0] : $scores), '%high%' => max([] === $scores ? [0] : $scores)]));
+        return DotPlot::draw($scores, 0, 100, null, $this->words->trans('scores.label', [
+            '%count%' => \count($scores), '%low%' => min([...$scores, 100]), '%high%' => max([...$scores, 0]),
+        ]));
     }
 }
