@@ -188,6 +188,63 @@ final class CrashTest extends TestCase
         self::assertSame((string) $rounds, self::actor('editors', 'end', $draft)->mustRun()->getOutput());
     }
 
+    /** One decides, the other is told that nothing is left to decide; the state is that of the one answer there is. */
+    public function testOfTwoWhoDecideTheSameApprovalOneIsTold(): void
+    {
+        $rounds = self::times(200);
+        [$said, $ended] = self::race('asked', 'decide', $rounds);
+        foreach ($said[0] as $round => $became) {
+            $two = [$became, $said[1][$round]];
+            sort($two);
+            self::assertSame(['done', 'nothing_to_decide'], $two, "round $round");
+        }
+        $approved = \count(array_keys($said[0], 'done', true));
+        $sentBack = $rounds - $approved;
+        $states = ['approved' => $approved, 'sent_back' => $sentBack];
+        $told = [];
+        foreach (array_filter($states, static fn (int $n): bool => $n > 0) as $state => $n) {
+            $told[] = "$state 1 $n $n $n";
+        }
+        self::assertSame(implode('; ', $told), $ended, 'each decided once, none half done');
+    }
+
+    /** One saves, the other is told that someone did; the brief has two versions, not three. */
+    public function testOfTwoWhoSaveTheSameBriefOneIsToldOfTheOther(): void
+    {
+        $rounds = self::times(200);
+        [$said, $ended] = self::race('drafts', 'save', $rounds);
+        foreach ($said[0] as $round => $became) {
+            $two = [$became, $said[1][$round]];
+            sort($two);
+            self::assertSame(['done', 'saved_by_another'], $two, "round $round");
+        }
+        self::assertSame("draft 2 $rounds ".(2 * $rounds).' 0', $ended);
+    }
+
+    /**
+     * Two processes act on the same requisitions at the same moments.
+     *
+     * @return array{list<list<string>>, string} what became of it for each of them, by round; and how all of it ended
+     */
+    private static function race(string $kind, string $act, int $rounds): array
+    {
+        $put = explode(' ', self::actor('deciders', 'put '.$kind, (string) $rounds)->mustRun()->getOutput());
+        $account = array_shift($put);
+        $ids = implode(',', $put);
+        $from = (string) (microtime(true) + 2);
+        $both = array_map(
+            static fn (string $who): Process => self::actor('deciders', $act, $ids, $account, $who, $from)->setTimeout(120),
+            ['0', '1'],
+        );
+        array_walk($both, static fn (Process $p) => $p->start());
+        array_walk($both, static fn (Process $p) => $p->wait());
+        $said = array_map(static fn (Process $p): array => explode(' ', $p->getOutput()), $both);
+        $ended = self::actor('deciders', 'end', $ids)->mustRun()->getOutput();
+        self::assertSame([$rounds, $rounds], array_map(\count(...), $said), $both[0]->getErrorOutput().$both[1]->getErrorOutput());
+
+        return [$said, $ended];
+    }
+
     /** What is kept in shared memory between searches is never out of date, whoever commits first. */
     public function testSearchesFromKeptSetsSeeEveryChangeAndNoOther(): void
     {

@@ -15,7 +15,10 @@ use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Delivery\Deliveries;
 use Jorvent\Platform\InstanceRuntime;
 use Jorvent\Platform\Kernel;
+use Jorvent\Requisitions\DecideBrief;
+use Jorvent\Requisitions\SaveBrief;
 use Jorvent\Tests\Support\Actors\Admins;
+use Jorvent\Tests\Support\Actors\Deciders;
 use Jorvent\Tests\Support\Actors\Editors;
 use Jorvent\Tests\Support\Actors\Letters;
 use Symfony\Component\EventDispatcher\EventDispatcherInterface;
@@ -76,6 +79,22 @@ switch ($arguments[0] ?? '') {
             'put' => $editors->put(),
             'save' => $editors->save($draft, (int) ($arguments[3] ?? 0), (float) ($arguments[4] ?? 0), (int) ($arguments[5] ?? 1)),
             'end' => $editors->end($draft),
+            default => 'what?',
+        };
+        break;
+    case 'deciders':
+        [$decide, $save] = [$container->get(DecideBrief::class), $container->get(SaveBrief::class)];
+        $entities = $container->get(EntityManagerInterface::class);
+        assert($decide instanceof DecideBrief && $save instanceof SaveBrief && $entities instanceof EntityManagerInterface);
+        $deciders = new Deciders($db, $entities, $decide, $save);
+        $ids = array_map(intval(...), explode(',', $arguments[2] ?? ''));
+        [$account, $who, $from] = [(int) ($arguments[3] ?? 0), (int) ($arguments[4] ?? 0), (float) ($arguments[5] ?? 0)];
+        echo match ($to) {
+            'put asked' => $deciders->put($ids[0], true),
+            'put drafts' => $deciders->put($ids[0], false),
+            'decide' => $deciders->decide($account, $who, $from, $ids),
+            'save' => $deciders->save($account, $who, $from, $ids),
+            'end' => $deciders->end($ids),
             default => 'what?',
         };
         break;
