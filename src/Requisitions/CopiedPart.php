@@ -18,7 +18,8 @@ enum CopiedPart: string
         return match ($this) {
             self::Text => ['description', 'musts', 'wishes', 'benefits', 'education', 'yearsFrom', 'yearsTo'],
             self::Terms => [
-                'payFrom', 'payTo', 'frequency', 'pays', 'share', 'hours', 'employment', 'months', 'positions',
+                'payFrom', 'payTo', 'frequency', 'pays', 'share', 'hours', 'travelDays', 'employment', 'months',
+                'positions',
             ],
             self::People => ['manager', 'recruiter', 'partner'],
             self::Questions => [],

@@ -33,7 +33,7 @@ final class BriefTest extends TestCase
         'industry' => 'H', 'category' => 'Engine', 'description' => '<p>Keeps the lights on.</p>',
         'employment' => 'fixed_term', 'months' => 9, 'openedOn' => '2026-12-01', 'targetOn' => '2027-02-01',
         'requester' => 1, 'manager' => 2, 'recruiter' => 3, 'partner' => 4, 'visibility' => 'team',
-        'unit' => 8, 'costCentre' => 20, 'site' => 1, 'country' => 'NO', 'remote' => 'partly',
+        'unit' => 8, 'costCentre' => 20, 'site' => 1, 'country' => 'NO', 'remote' => 'partly', 'travelDays' => 4,
         'musts' => ['PLC', 'switchboards'], 'wishes' => ['SCADA'], 'education' => 'vocational', 'yearsFrom' => 3,
         'yearsTo' => 10, 'payFrom' => 30_000, 'payTo' => 36_000, 'frequency' => 'hour', 'pays' => 12, 'hours' => 3750,
         'share' => 80, 'benefits' => ['Pension'], 'currency' => 'NOK',
@@ -79,6 +79,8 @@ final class BriefTest extends TestCase
         yield 'too many positions' => [['positions' => 201], ['positions positions_out_of_range']];
         yield 'a long title' => [['title' => str_repeat('x', 161)], ['title name_too_long']];
         yield 'eleven years' => [['months' => 121], ['months months_out_of_range']];
+        yield 'away more than a month has days' => [['travelDays' => 32], ['travelDays travel_days_out_of_range']];
+        yield 'travel below nothing' => [['travelDays' => -1], ['travelDays travel_days_out_of_range']];
         yield 'wanted before it opens' => [['targetOn' => '2026-11-30'], ['targetOn target_before_opening']];
         yield 'an odd number of years' => [['yearsFrom' => 61, 'yearsTo' => 62], ['yearsFrom years_out_of_range', 'yearsTo years_upside_down']];
         yield 'years upside down' => [['yearsTo' => 2], ['yearsTo years_upside_down']];

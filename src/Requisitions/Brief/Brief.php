@@ -76,6 +76,7 @@ final readonly class Brief
     {
         return [
             ...$this->job->blockers(),
+            ...$this->place->blockers(),
             ...$this->time->blockers(),
             ...$this->wants->blockers(),
             ...$this->pay->blockers(),

@@ -7,6 +7,7 @@ namespace Jorvent\Requisitions\Brief;
 use Doctrine\DBAL\Types\Types;
 use Doctrine\ORM\Mapping as ORM;
 use Jorvent\Core\Shared\Decoded;
+use Jorvent\Core\Shared\Refusal;
 use Jorvent\Platform\Database\Schema\Reference;
 
 /**
@@ -17,6 +18,8 @@ use Jorvent\Platform\Database\Schema\Reference;
 #[ORM\Embeddable]
 final class Place
 {
+    public const MAX_TRAVEL_DAYS = 31;
+
     public function __construct(
         #[ORM\Column(name: 'unit_id')]
         #[Reference('org_unit')]
@@ -32,6 +35,9 @@ final class Place
         public ?string $country = null,
         #[ORM\Column(type: Types::TEXT, enumType: Remote::class, options: ['default' => 'no'])]
         public Remote $remote = Remote::No,
+        /** days a month away from the site, nights included */
+        #[ORM\Column(type: Types::SMALLINT, nullable: true)]
+        public ?int $travelDays = null,
     ) {
     }
 
@@ -43,6 +49,7 @@ final class Place
             costCentre: $from->whole('costCentre'),
             country: $from->text('country'),
             remote: Remote::tryFrom($from->text('remote') ?? '') ?? Remote::No,
+            travelDays: $from->whole('travelDays'),
         );
     }
 
@@ -55,6 +62,17 @@ final class Place
             'site' => $this->site,
             'country' => $this->country,
             'remote' => $this->remote->value,
+            'travelDays' => $this->travelDays,
         ];
+    }
+
+    /** @return list<Refusal> */
+    public function blockers(): array
+    {
+        $days = $this->travelDays;
+
+        return null === $days || ($days >= 0 && $days <= self::MAX_TRAVEL_DAYS)
+            ? []
+            : [new Refusal('travelDays', 'travel_days_out_of_range')];
     }
 }

@@ -49,6 +49,7 @@ final class BriefInput
     public ?SiteOption $site = null;
     public ?string $country = null;
     public ?Remote $remote = null;
+    public ?int $travelDays = null;
     public ?string $musts = null;
     public ?string $wishes = null;
     public ?string $education = null;
@@ -87,7 +88,7 @@ final class BriefInput
         $this->unit = BriefOptions::find($options->units(), $place->unit);
         $this->costCentre = BriefOptions::find($options->costCentres(), $place->costCentre);
         $this->site = BriefOptions::find($options->sites, $place->site);
-        [$this->country, $this->remote] = [$place->country, $place->remote];
+        [$this->country, $this->remote, $this->travelDays] = [$place->country, $place->remote, $place->travelDays];
         [$this->musts, $this->wishes] = [self::joined($brief->wants->musts), self::joined($brief->wants->wishes)];
         [$this->education, $this->yearsFrom] = [$brief->wants->education, $brief->wants->yearsFrom];
         $this->yearsTo = $brief->wants->yearsTo;
@@ -131,6 +132,7 @@ final class BriefInput
                 costCentre: $this->costCentre?->id,
                 country: $this->country,
                 remote: $this->remote ?? $old->place->remote,
+                travelDays: $this->travelDays,
             ),
             new Time($employment, $this->months, $this->openedOn, $this->targetOn),
             new Wants(

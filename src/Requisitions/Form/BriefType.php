@@ -118,7 +118,8 @@ final class BriefType extends AbstractType
             ->add('country', ChoiceType::class, [
                 'choices' => array_flip($offered->countries), 'choice_translation_domain' => false,
             ] + self::choice('advertised in', null))
-            ->add('remote', EnumType::class, self::cases('From home', Remote::class, 'brief.remote.'));
+            ->add('remote', EnumType::class, self::cases('From home', Remote::class, 'brief.remote.'))
+            ->add('travelDays', IntegerType::class, self::whole('days of travel a month', 'n3'));
     }
 
     /** @param FormBuilderInterface<BriefInput|null> $builder */

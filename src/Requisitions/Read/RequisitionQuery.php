@@ -6,6 +6,7 @@ namespace Jorvent\Requisitions\Read;
 
 use Jorvent\Core\Search\FirstSearch;
 use Jorvent\Core\Search\Search;
+use Jorvent\Core\Workflow\Stage;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
 use Jorvent\Requisitions\CountsPeople;
@@ -48,10 +49,10 @@ final readonly class RequisitionQuery
                 count(*) FILTER (WHERE state = 'active' AND knock_out = 'failed') AS stopped,
                 count(*) FILTER (WHERE state = 'active' AND stage = 'interview') AS interviewing,
                 count(*) FILTER (WHERE state = 'active' AND stage = 'offer') AS offering,
-                count(*) FILTER (WHERE state = 'active' AND entered_at < CAST(:now AS timestamptz) - (
-                    CASE stage WHEN 'new' THEN 2 WHEN 'screening' THEN 3 WHEN 'first_call' THEN 3
-                        WHEN 'interview' THEN 7 WHEN 'decision' THEN 2 ELSE 14 END + 1
-                ) * interval '1 day') AS over
+                count(*) FILTER (
+                    WHERE state = 'active' AND entered_at < CAST(:now AS timestamptz)
+                        - (CAST(CAST(:agreed_days AS jsonb) ->> stage AS integer) + 1) * interval '1 day'
+                ) AS over
             FROM application WHERE requisition_id = r.id
         ) x
         CROSS JOIN LATERAL (
@@ -113,7 +114,12 @@ final readonly class RequisitionQuery
     ): array {
         $now = $this->clock->now();
         $sql = self::SQL.' '.$where.' '.$order.' LIMIT '.$limit;
-        $parameters = [...$parameters, 'now' => $now, 'today' => $now->format('Y-m-d')];
+        $parameters = [
+            ...$parameters,
+            'now' => $now,
+            'today' => $now->format('Y-m-d'),
+            'agreed_days' => self::agreedDays(),
+        ];
         $plain = array_filter(
             $parameters,
             static fn (mixed $value): bool => \is_int($value) || \is_string($value) || \is_bool($value)
@@ -162,6 +168,17 @@ final readonly class RequisitionQuery
         }
 
         return $counts;
+    }
+
+    /** @return string JSON object of days by stage */
+    private static function agreedDays(): string
+    {
+        $days = [];
+        foreach (Stage::cases() as $stage) {
+            $days[$stage->value] = $stage->agreedDays();
+        }
+
+        return json_encode($days, \JSON_THROW_ON_ERROR);
     }
 
     private static function first(Record $row): Search
