@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use Jorvent\Activity\Store\ChainStore;
 use Jorvent\Activity\Store\LogStore;
+use Jorvent\Adverts\Store\VisitStore;
 use Jorvent\Organisation\Store\ReachStore;
 use Jorvent\Organisation\Store\UnitStore;
 use Jorvent\Reference\Store\HolidayStore;
@@ -17,6 +18,7 @@ return [
     'activity_head' => ChainStore::class,
     'exchange_rate' => RateStore::class,
     'org_unit' => UnitStore::class,
+    'posting_day' => VisitStore::class,
     'presence' => PresenceStore::class,
     'public_holiday' => HolidayStore::class,
     'reach_list' => ReachStore::class,

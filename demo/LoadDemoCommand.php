@@ -6,8 +6,8 @@ namespace Jorvent\Demo;
 
 use Doctrine\ORM\EntityManagerInterface;
 use Jorvent\Accounts\Entity\Account;
-use Jorvent\Adverts\AdvertTexts;
 use Jorvent\Adverts\Boards;
+use Jorvent\Adverts\Read\AdvertQuery;
 use Jorvent\Offers\Letter;
 use Jorvent\Organisation\ReachList;
 use Jorvent\Organisation\Store\UnitStore;
@@ -33,7 +33,7 @@ final class LoadDemoCommand extends Command
 {
     public const PASSWORD = 'skerry';
 
-    public function __construct(private readonly Db $db, private readonly Letter $letter, private readonly FileStore $files, private readonly ClockInterface $clock, private readonly PasswordHasherFactoryInterface $hashers, private readonly EntityManagerInterface $entities, private readonly UnitStore $units, private readonly ReachList $reach, private readonly IndexCandidate $index, private readonly ImportHolidays $holidays, private readonly ExchangeRates $rates, private readonly Boards $boards, private readonly AdvertTexts $adverts, private readonly LastSearchStore $searches, private readonly FactsQuery $requisitions, private readonly RateApplicants $rate, #[Autowire('%env(STANDIN_URL)%')] private readonly string $outside)
+    public function __construct(private readonly Db $db, private readonly Letter $letter, private readonly FileStore $files, private readonly ClockInterface $clock, private readonly PasswordHasherFactoryInterface $hashers, private readonly EntityManagerInterface $entities, private readonly UnitStore $units, private readonly ReachList $reach, private readonly IndexCandidate $index, private readonly ImportHolidays $holidays, private readonly ExchangeRates $rates, private readonly Boards $boards, private readonly AdvertQuery $adverts, private readonly LastSearchStore $searches, private readonly FactsQuery $requisitions, private readonly RateApplicants $rate, #[Autowire('%env(STANDIN_URL)%')] private readonly string $outside)
     {
         parent::__construct();
     }
@@ -53,7 +53,7 @@ final class LoadDemoCommand extends Command
         }
         $started = microtime(true);
         $tell = static fn (string $what) => $output->writeln(\sprintf('    %5.1f s  %s', microtime(true) - $started, $what));
-        $world = new World($this->db, $this->letter, $this->files, $this->entities, $this->units, $this->reach, $this->index, $this->holidays, $this->rates, $this->boards, $this->adverts, $this->searches, $this->outside, $this->clock->now(), $this->hashers->getPasswordHasher(Account::class)->hash(self::PASSWORD));
+        $world = new World($this->db, $this->letter, $this->files, $this->entities, $this->units, $this->reach, $this->index, $this->holidays, $this->rates, new Postings($this->boards, $this->adverts, $this->entities), $this->searches, $this->outside, $this->clock->now(), $this->hashers->getPasswordHasher(Account::class)->hash(self::PASSWORD));
         $people = $input->getOption('people');
         $world->load('large' === $input->getOption('size'), $tell, is_numeric($people) ? (int) $people : 0);
         $tell('fit of applicants');

@@ -5,13 +5,9 @@ declare(strict_types=1);
 namespace Jorvent\Demo;
 
 use Doctrine\ORM\EntityManagerInterface;
-use Jorvent\Adverts\AdvertTexts;
-use Jorvent\Adverts\Boards;
 use Jorvent\Catalogue\Entity\JobFamily;
 use Jorvent\Catalogue\Entity\RoleProfile;
 use Jorvent\Catalogue\ProfileContent;
-use Jorvent\Core\Adverts\BoardRules;
-use Jorvent\Core\Adverts\Price;
 use Jorvent\Core\Identity\Blocks;
 use Jorvent\Core\Identity\Comparison;
 use Jorvent\Core\Identity\Traits;
@@ -107,7 +103,7 @@ final class World
 
     private ?Reader $reader = null;
 
-    public function __construct(private readonly Db $db, private readonly Letter $letter, private readonly FileStore $files, private readonly EntityManagerInterface $entities, private readonly UnitStore $units, private readonly ReachList $reach, private readonly IndexCandidate $index, private readonly ImportHolidays $holidays, private readonly ExchangeRates $rates, private readonly Boards $boards, private readonly AdvertTexts $adverts, LastSearchStore $searches, private readonly string $outside, private readonly \DateTimeImmutable $now, private readonly string $passwordHash)
+    public function __construct(private readonly Db $db, private readonly Letter $letter, private readonly FileStore $files, private readonly EntityManagerInterface $entities, private readonly UnitStore $units, private readonly ReachList $reach, private readonly IndexCandidate $index, private readonly ImportHolidays $holidays, private readonly ExchangeRates $rates, private readonly Postings $postings, LastSearchStore $searches, private readonly string $outside, private readonly \DateTimeImmutable $now, private readonly string $passwordHash)
     {
         $this->briefs = new Briefs($entities, $searches);
         $this->today = $now->setTime(0, 0);
@@ -121,7 +117,7 @@ final class World
     {
         $this->db->transaction(function () use ($large, $tell, $crowd): void {
             $tell('organisation and catalogue');
-            $this->boards();
+            $this->postings->boards($this->outside);
             $this->organisation();
             $this->catalogue();
             $tell('own candidates');
@@ -154,7 +150,6 @@ final class World
             $this->mails();
             $this->kept();
             $this->records();
-            $this->shown();
             $this->letters();
             $tell('postings');
             $this->index->rebuild();
@@ -165,13 +160,6 @@ final class World
             $this->db->execute("SELECT setval('requisition_number', (SELECT max(number) FROM requisition))");
         });
         $this->db->execute('ANALYZE');
-    }
-
-    private function boards(): void
-    {
-        foreach (JobBoards::BOARDS as $key => [$name, $shape, $reach, $fields, $rules, $price]) {
-            $this->boards->save($key, $name, $shape, $this->outside.'/'.$key, $key.'-demo-key', true, $reach, $fields, BoardRules::fromArray($rules), Price::fromArray($price), 0);
-        }
     }
 
     /** Nobody finishes who did not begin, and nobody begins who did not come. */
@@ -346,7 +334,10 @@ final class World
     private function inOtherLanguages(): void
     {
         foreach (JobBoards::TEXTS as [$number, $locale, $title, $html]) {
-            $this->db->execute('INSERT INTO advert_text (requisition_id, locale, title, description, saved_at, account_id) SELECT id, :l, :t, :d, :at, recruiter_id FROM requisition WHERE number = :n', ['n' => $number, 'l' => $locale, 't' => $title, 'd' => $html, 'at' => $this->ago(20)]);
+            $of = $this->db->row('SELECT id, recruiter_id FROM requisition WHERE number = :n', ['n' => $number])
+                ?? throw new \LogicException('A requisition of the demo.');
+            $by = $of->int('recruiter_id');
+            $this->postings->text($of->int('id'), $locale, $title, $html, $by, $this->ago(20));
         }
     }
 
@@ -355,14 +346,6 @@ final class World
     {
         $this->db->execute("UPDATE application a SET touches = jsonb_build_array(jsonb_build_object('p', o.id, 'on', CAST(a.applied_at AS date) - 4), jsonb_build_object('p', a.posting_id, 'on', CAST(a.applied_at AS date)))
             FROM posting p CROSS JOIN LATERAL (SELECT x.id FROM posting x WHERE x.requisition_id = p.requisition_id AND x.id <> p.id AND x.live_at < now() ORDER BY md5(x.code || p.code) LIMIT 1) o WHERE p.id = a.posting_id AND a.origin = 'applied' AND a.id % 5 < 2");
-    }
-
-    /** What boards show is what the briefs say. */
-    private function shown(): void
-    {
-        foreach ($this->db->rows("SELECT id, requisition_id, locale FROM posting WHERE board <> 'careers' AND state = 'live'") as $row) {
-            $this->db->execute('UPDATE posting SET sent_hash = :h WHERE id = :id', ['h' => $this->adverts->advert($row->int('requisition_id'), $row->str('locale'))->fingerprint(), 'id' => $row->int('id')]);
-        }
     }
 
     private function organisation(): void
@@ -653,10 +636,10 @@ final class World
             $until = $this->today->modify(match (true) {
                 $over => '-'.$downAgo.' days', 2201 === $number && 'quayside' === $board => '+1 day', default => '+'.(20 + $number % 9).' days',
             });
-            $postings[$board] = $posting = $this->db->insert('posting', [
-                'requisition_id' => $id, 'board' => $board, 'code' => $code, 'want' => $over ? 'down' : 'live', 'state' => $over ? ($downAgo > $endedAgo ? 'ended' : 'withdrawn') : 'live', 'until' => $until->format('Y-m-d'), 'sent_until' => $own ? null : $until->format('Y-m-d'), 'external_ref' => $own ? null : 'demo-'.$code,
-                'external_url' => null, 'asked_at' => $this->ago($begunAgo), 'live_at' => $this->ago($begunAgo), 'ended_at' => $over ? $this->ago($downAgo) : null, 'runs' => !$over && $begunAgo > 30 ? 2 : 1,
-            ]);
+            $postings[$board] = $posting = $this->postings->post(
+                $id, $board, $code, $this->ago($begunAgo), $until, $over ? $this->ago($downAgo) : null,
+                $downAgo <= $endedAgo, !$over && $begunAgo > 30,
+            );
             [$visits, $starts] = JobBoards::DOES[$board];
             for ($day = $begunAgo; $day >= $downAgo; --$day) {
                 $on = $this->ago($day);

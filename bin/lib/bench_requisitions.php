@@ -99,10 +99,11 @@ $until = static function (string $state) use ($get, $import): void {
     fwrite(\STDERR, "The import never came to \"$state\".\n");
     exit(1);
 };
-$post($import, ['_token' => $token, 'column[title]' => '0', 'column[unit]' => '1', 'column[site]' => '2', 'column[positions]' => '3', 'column[profile]' => '4']);
+$columns = ['title' => '0', 'unit' => '1', 'site' => '2', 'positions' => '3', 'profile' => '4'];
+$post($import, ['_token' => $token] + $columns);
 $until('rows can be imported');
 $checked = microtime(true);
-$post($import, ['_token' => $token, 'then' => 'start']);
+$post($import.'/start', ['_token' => $token]);
 $until('drafts were written');
 unlink($file);
 $tell('import_check_5000_s', $checked - $started, 1, 'file taken, mapped and checked');

@@ -4,90 +4,85 @@ declare(strict_types=1);
 
 namespace Jorvent\Adverts;
 
-use Jorvent\Core\Adverts\Price;
+use Jorvent\Adverts\Read\SubscriptionQuery;
 use Jorvent\Core\Adverts\PriceKind;
-use Jorvent\Core\Pay\ExchangeRate;
 use Jorvent\Core\Shared\Money;
-use Jorvent\Platform\Database\Db;
-use Jorvent\Platform\Database\Record;
 use Jorvent\Reference\Read\RateQuery;
-use Psr\Clock\ClockInterface;
 
-/** What postings cost: what was entered or imported, else what the board's price makes of what was used. All in euro, at the newest rates, so that boards compare. */
-final class Costs
+/**
+ * What postings cost: what was entered or imported, else what the board's price makes of what was used. All in euro, at
+ * the newest rates, so that boards can be compared.
+ */
+final readonly class Costs
 {
-    public const CURRENCY = 'EUR';
+    public const CURRENCY = ToEuro::CURRENCY;
 
-    /** @var array<string, ExchangeRate>|null */
-    private ?array $rates = null;
-
-    public function __construct(private readonly Db $db, private readonly ClockInterface $clock, private readonly RateQuery $newest)
+    public function __construct(private SubscriptionQuery $subscriptions, private RateQuery $rates)
     {
     }
 
     /**
-     * @param list<Record> $postings with id, board, price, runs, visits, applied, and spent (a list of amount and currency, or null)
+     * @param list<Usage> $usages
      *
-     * @return array<int, array{cost: Money, entered: bool}|null> by posting, in euro; null when nothing is known of its cost
+     * @return array<int, Cost|null> by posting; null when nothing is known of its cost
      */
-    public function of(array $postings): array
+    public function of(array $usages): array
     {
-        $this->rates = null;
-        $shares = null;
+        $rates = new ToEuro($this->rates);
+        $shares = $this->shares($usages);
         $costs = [];
-        foreach ($postings as $posting) {
-            $id = $posting->int('id');
-            $spent = $posting->objects('spent');
-            if ([] !== $spent) {
-                $sum = new Money(0, self::CURRENCY);
-                foreach ($spent as $one) {
-                    $sum = \is_int($one['amount'] ?? null) && \is_string($one['currency'] ?? null) ? $sum->plus($this->euro(new Money($one['amount'], $one['currency'])) ?? new Money(0, self::CURRENCY)) : $sum;
-                }
-                $costs[$id] = ['cost' => $sum, 'entered' => true];
-                continue;
-            }
-            $price = Price::fromArray($posting->json('price'));
-            if (PriceKind::Subscription === $price->kind) {
-                $shares ??= $this->shares();
-            }
-            $begun = null !== $posting->instantOrNull('live_at');
-            $cost = $begun ? $price->cost($posting->int('runs'), $posting->int('visits'), $posting->int('applied'), $shares[$id] ?? 0) : null;
-            $euro = PriceKind::Free === $price->kind ? new Money(0, self::CURRENCY) : (null === $cost ? null : $this->euro($cost));
-            $costs[$id] = null === $euro ? null : ['cost' => $euro, 'entered' => false];
+        foreach ($usages as $usage) {
+            $costs[$usage->posting] = [] === $usage->paid
+                ? self::byPrice($usage, $shares[$usage->posting] ?? 0, $rates)
+                : self::paid($usage, $rates);
         }
 
         return $costs;
     }
 
-    public function now(): \DateTimeImmutable
-    {
-        return $this->clock->now();
-    }
-
+    /** @return Money|null in euro; null when there is no rate for its currency */
     public function euro(Money $money): ?Money
     {
-        if (self::CURRENCY === $money->currency) {
-            return $money;
-        }
-        $this->rates ??= $this->newest->newest();
-        $rate = $this->rates[$money->currency] ?? null;
-        if (null === $rate) {
-            return null;
-        }
-
-        return ExchangeRate::convert($money, $rate, new ExchangeRate(self::CURRENCY, $rate->day, ExchangeRate::SCALE));
+        return (new ToEuro($this->rates))->of($money);
     }
 
-    /** @return array<int, int> thousandths of a month's fee by posting: each month of a subscription is shared out among the days that adverts stood there */
-    private function shares(): array
+    /**
+     * @param list<Usage> $usages
+     *
+     * @return array<int, int> thousandths of a month's fee by posting
+     */
+    private function shares(array $usages): array
     {
-        $shares = [];
-        foreach ($this->db->rows(
-            "WITH stood AS (SELECT p.id, p.board, date_trunc('month', d) AS month, count(*) AS days FROM posting p JOIN board b ON b.key = p.board AND b.price ->> 'kind' = 'subscription', generate_series(p.live_at::date, least(coalesce(p.ended_at::date, :today), :today), interval '1 day') d WHERE p.live_at IS NOT NULL GROUP BY 1, 2, 3)
-             SELECT id, round(1000 * sum(share)) AS share FROM (SELECT id, days / sum(days) OVER (PARTITION BY board, month) AS share FROM stood) x GROUP BY id", ['today' => $this->clock->now()->format('Y-m-d')]) as $row) {
-            $shares[$row->int('id')] = $row->int('share');
+        foreach ($usages as $usage) {
+            if (PriceKind::Subscription === $usage->price->kind && [] === $usage->paid) {
+                return $this->subscriptions->shares();
+            }
         }
 
-        return $shares;
+        return [];
+    }
+
+    private static function paid(Usage $usage, ToEuro $rates): Cost
+    {
+        $sum = new Money(0, self::CURRENCY);
+        foreach ($usage->paid as $one) {
+            // only what has a rate can be entered
+            $sum = $sum->plus($rates->of($one) ?? new Money(0, self::CURRENCY));
+        }
+
+        return new Cost($sum, true);
+    }
+
+    private static function byPrice(Usage $usage, int $share, ToEuro $rates): ?Cost
+    {
+        if (PriceKind::Free === $usage->price->kind) {
+            return new Cost(new Money(0, self::CURRENCY), false);
+        }
+        $cost = $usage->begun
+            ? $usage->price->cost($usage->runs, $usage->visits, $usage->applied, $share)
+            : null;
+        $euro = null === $cost ? null : $rates->of($cost);
+
+        return null === $euro ? null : new Cost($euro, false);
     }
 }

@@ -125,7 +125,7 @@ final readonly class Alerts
         $now = $this->clock->now();
         $this->db->transaction(fn () => $this->forget('(confirmed_at IS NULL AND asked_at < :old) OR until < :today', ['old' => $now->modify('-'.self::UNCONFIRMED_DAYS.' days'), 'today' => $now->format('Y-m-d')]));
         $this->remind($now);
-        $newest = $this->db->row("SELECT max(live_at) AS at FROM posting WHERE board = 'careers' AND state = 'live'")?->instantOrNull('at');
+        $newest = $this->db->row("SELECT max(live_at) AS at FROM posting_head WHERE board = 'careers' AND state = 'live'")?->instantOrNull('at');
         if (null === $newest) {
             return;
         }

@@ -17,7 +17,7 @@ final readonly class Openings
     private const LIVE = "r.state = 'approved' AND p.state = 'live' AND (p.until IS NULL OR p.until >= :today)
         AND (SELECT count(*) FROM hire lh JOIN application la ON la.id = lh.application_id WHERE la.requisition_id = r.id AND lh.fell_through_at IS NULL) < r.positions";
     private const OPEN = self::LIVE.' AND (p.inside_until IS NULL OR p.inside_until < :today)';
-    private const FROM = "FROM requisition_head r JOIN site_place s ON s.id = r.site_id JOIN unit_place u ON u.id = r.unit_id JOIN posting p ON p.requisition_id = r.id AND p.board = 'careers' LEFT JOIN advert_text t ON t.requisition_id = r.id AND t.locale = :locale";
+    private const FROM = "FROM requisition_head r JOIN site_place s ON s.id = r.site_id JOIN unit_place u ON u.id = r.unit_id JOIN posting_head p ON p.requisition_id = r.id AND p.board = 'careers' LEFT JOIN advert_in t ON t.requisition_id = r.id AND t.locale = :locale";
     private const COLUMNS = 'r.id, r.number, coalesce(t.title, r.title) AS title, coalesce(t.description, r.description) AS description, t.locale AS text_locale, r.musts, r.wishes, r.questions, r.employment, r.positions, r.pay_min, r.pay_max, r.currency, r.pay_frequency, r.hours, r.share, r.remote, r.benefits, r.months, r.target_on, r.years_from, r.education, r.industry, r.state, r.category, r.unit_id, s.city, s.region, s.postcode, s.country, s.zone, u.name AS department, p.until, p.live_at, p.inside_until';
 
     public function __construct(private Db $db, private ClockInterface $clock)
@@ -73,7 +73,7 @@ final readonly class Openings
     /** Changes when what feeds tell changes. */
     public function stamp(): string
     {
-        $row = $this->db->planned("SELECT count(*) AS n, max(greatest(p.live_at, r.saved_at)) AS at, coalesce(sum(hashtext(coalesce(r.title, '') || p.id)), 0) AS mix, (SELECT max(saved_at) FROM advert_text) AS texts FROM requisition_head r JOIN posting p ON p.requisition_id = r.id AND p.board = 'careers' WHERE ".self::OPEN, $this->today())[0] ?? null;
+        $row = $this->db->planned("SELECT count(*) AS n, max(greatest(p.live_at, r.saved_at)) AS at, coalesce(sum(hashtext(coalesce(r.title, '') || p.id)), 0) AS mix, (SELECT max(saved_at) FROM advert_in) AS texts FROM requisition_head r JOIN posting_head p ON p.requisition_id = r.id AND p.board = 'careers' WHERE ".self::OPEN, $this->today())[0] ?? null;
 
         return substr(hash('sha256', json_encode($row?->columns(), \JSON_THROW_ON_ERROR)), 0, 24);
     }
@@ -81,19 +81,13 @@ final readonly class Openings
     /** The code of an advert, for what follows from having come by it. */
     public function code(?int $posting): string
     {
-        return null === $posting ? '' : $this->db->row('SELECT code FROM posting WHERE id = :id', ['id' => $posting])?->str('code') ?? '';
+        return null === $posting ? '' : $this->db->row('SELECT code FROM posting_head WHERE id = :id', ['id' => $posting])?->str('code') ?? '';
     }
 
     /** @return int|null the advert that a tracked address belongs to */
     public function posting(int $requisition, string $code): ?int
     {
-        return $this->db->row('SELECT id FROM posting WHERE requisition_id = :r AND (code = :code OR (:code = \'\' AND board = \'careers\')) ORDER BY id DESC LIMIT 1', ['r' => $requisition, 'code' => $code])?->int('id');
-    }
-
-    /** @param 'visits'|'started' $what */
-    public function count(int $posting, string $what): void
-    {
-        $this->db->execute("INSERT INTO posting_day (posting_id, day, $what) VALUES (:p, :day, 1) ON CONFLICT (posting_id, day) DO UPDATE SET $what = posting_day.$what + 1", ['p' => $posting] + ['day' => $this->clock->now()->format('Y-m-d')]);
+        return $this->db->row('SELECT id FROM posting_head WHERE requisition_id = :r AND (code = :code OR (:code = \'\' AND board = \'careers\')) ORDER BY id DESC LIMIT 1', ['r' => $requisition, 'code' => $code])?->int('id');
     }
 
     /**

@@ -60,7 +60,7 @@ final readonly class Ways
         }
         $oldest = $this->clock->now()->modify('-'.self::DAYS.' days')->format('Ymd');
         $postings = [];
-        foreach ($this->db->rows('SELECT id, code FROM posting WHERE requisition_id = :r AND code IN (:codes)', ['r' => $requisition, 'codes' => array_map(strval(...), array_keys($ways))]) as $row) {
+        foreach ($this->db->rows('SELECT id, code FROM posting_head WHERE requisition_id = :r AND code IN (:codes)', ['r' => $requisition, 'codes' => array_map(strval(...), array_keys($ways))]) as $row) {
             $postings[$row->str('code')] = $row->int('id');
         }
         $touches = [];

@@ -66,8 +66,8 @@ final readonly class Retention
             }
         }
         // a requisition that is over ends what was still on its way in it
-        foreach ($this->db->rows("SELECT p.candidate_id, (p.state = 'active' AND r.state NOT IN ('filled', 'cancelled')) AS active, coalesce(b.name, p.origin) AS source, p.applied_at, (h.id IS NOT NULL AND h.fell_through_at IS NULL) AS hired, coalesce(p.closed_at, (SELECT max(v.left_at) FROM stage_visit v WHERE v.application_id = p.id), r.filled_at, p.applied_at) AS over_at
-                FROM application p JOIN requisition_head r ON r.id = p.requisition_id LEFT JOIN posting g ON g.id = p.posting_id LEFT JOIN board b ON b.key = g.board LEFT JOIN hire h ON h.application_id = p.id WHERE p.candidate_id IN (:ids) ORDER BY p.id", $ids) as $row) {
+        foreach ($this->db->rows("SELECT p.candidate_id, (p.state = 'active' AND r.state NOT IN ('filled', 'cancelled')) AS active, coalesce(b.board_name, p.origin) AS source, p.applied_at, (h.id IS NOT NULL AND h.fell_through_at IS NULL) AS hired, coalesce(p.closed_at, (SELECT max(v.left_at) FROM stage_visit v WHERE v.application_id = p.id), r.filled_at, p.applied_at) AS over_at
+                FROM application p JOIN requisition_head r ON r.id = p.requisition_id LEFT JOIN posting_head b ON b.id = p.posting_id LEFT JOIN hire h ON h.application_id = p.id WHERE p.candidate_id IN (:ids) ORDER BY p.id", $ids) as $row) {
             if (isset($grounds[$row->int('candidate_id')])) {
                 $grounds[$row->int('candidate_id')][] = $row->bool('hired') ? new Ground(Purpose::Hired, $row->str('source'), $row->instant('applied_at'), null)
                     : ($row->bool('active') ? new Ground(Purpose::Application, $row->str('source'), $row->instant('applied_at'), null) : self::ground($rules, Purpose::Application, $row->str('source'), $row->instant('applied_at'), $row->instant('over_at')));

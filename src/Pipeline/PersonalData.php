@@ -43,10 +43,10 @@ final readonly class PersonalData implements HoldsPersonalData
     {
         $rows = $this->db->rows(
             "SELECT r.title AS opening, s.city AS place, p.origin, p.applied_at, p.stage, p.state, p.answers, p.score AS screening_score, p.knock_out, p.consent_version,
-                (SELECT t.text FROM consent_text t WHERE t.version = p.consent_version AND t.locale = c.locale) AS consent_text, p.consented_at, b.name AS came_by,
+                (SELECT t.text FROM consent_text t WHERE t.version = p.consent_version AND t.locale = c.locale) AS consent_text, p.consented_at, b.board_name AS came_by,
                 (SELECT count(*) FROM interview i WHERE i.application_id = p.id AND i.state = 'booked') AS interviews
              FROM application p JOIN candidate c ON c.id = p.candidate_id JOIN requisition_head r ON r.id = p.requisition_id JOIN site_place s ON s.id = r.site_id
-                LEFT JOIN posting g ON g.id = p.posting_id LEFT JOIN board b ON b.key = g.board
+                LEFT JOIN posting_head b ON b.id = p.posting_id
              WHERE p.candidate_id IN (SELECT CAST(:id AS int) UNION SELECT id FROM candidate WHERE merged_into = :id) ORDER BY p.id",
             ['id' => $candidate],
         );

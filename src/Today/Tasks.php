@@ -9,6 +9,7 @@ use Jorvent\Accounts\Access\Permission;
 use Jorvent\Accounts\Delegations;
 use Jorvent\Accounts\Entity\Account;
 use Jorvent\Adverts\Analysis;
+use Jorvent\Adverts\Read\AdvertRow;
 use Jorvent\Core\Workflow\Task;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
@@ -105,7 +106,7 @@ final readonly class Tasks
             "SELECT CASE WHEN r.state = 'sent_back' THEN 'amend_brief' WHEN r.state = 'draft' THEN 'finish_brief' WHEN x.hired >= r.positions THEN 'fill' ELSE 'advertise' END AS kind, r.id AS subject,
                 CASE WHEN r.state = 'approved' THEN r.approved_at ELSE r.saved_at END AS since, r.number, r.title, s.city, (SELECT note FROM asked_approver v WHERE v.requisition_id = r.id AND v.state = 'sent_back' ORDER BY v.id DESC LIMIT 1) AS note, r.positions AS blocks
              FROM requisition_head r JOIN site_place s ON s.id = r.site_id CROSS JOIN LATERAL (SELECT count(*) AS hired FROM hire h JOIN application p ON p.id = h.application_id WHERE p.requisition_id = r.id AND h.fell_through_at IS NULL) x
-             WHERE ((r.state IN ('draft', 'sent_back') AND :me IN (r.requester_id)) OR (r.state = 'approved' AND r.recruiter_id = :me AND (x.hired >= r.positions OR NOT EXISTS (SELECT 1 FROM posting b WHERE b.requisition_id = r.id))))", $me, 3);
+             WHERE ((r.state IN ('draft', 'sent_back') AND :me IN (r.requester_id)) OR (r.state = 'approved' AND r.recruiter_id = :me AND (x.hired >= r.positions OR NOT EXISTS (SELECT 1 FROM posting_head b WHERE b.requisition_id = r.id))))", $me, 3);
     }
 
     /** @return list<Task> */
@@ -141,11 +142,19 @@ final readonly class Tasks
     private function adverts(Account $me): array
     {
         $refused = $this->tasks(
-            "SELECT 'advert_refused' AS kind, p.id AS subject, coalesce(p.ended_at, p.asked_at) AS since, r.number, r.title, s.city, b.name AS person, p.reason AS note FROM posting p JOIN board b ON b.key = p.board JOIN requisition_head r ON r.id = p.requisition_id JOIN site_place s ON s.id = r.site_id
-             WHERE p.state = 'refused' AND r.state = 'approved' AND r.recruiter_id = :me AND NOT EXISTS (SELECT 1 FROM posting n WHERE n.requisition_id = p.requisition_id AND n.board = p.board AND n.id > p.id)", $me, 1);
+            "SELECT 'advert_refused' AS kind, p.id AS subject, coalesce(p.ended_at, p.asked_at) AS since, r.number, r.title, s.city, p.board_name AS person, p.reason AS note
+             FROM posting_head p JOIN requisition_head r ON r.id = p.requisition_id JOIN site_place s ON s.id = r.site_id
+             WHERE p.state = 'refused' AND r.state = 'approved' AND r.recruiter_id = :me AND NOT EXISTS (SELECT 1 FROM posting_head n WHERE n.requisition_id = p.requisition_id AND n.board = p.board AND n.id > p.id)", $me, 1);
         $now = $this->clock->now();
 
-        return [...$refused, ...array_map(static fn (Record $r): Task => new Task('advert_wasted', $r->int('id'), $r->instant('live_at'), $now->modify('+2 days'), 0, ['number' => $r->int('number'), 'title' => $r->str('title'), 'city' => '', 'person' => $r->str('name'), 'count' => $r->int('visits')]), $this->analysis->wasted($me->id))];
+        return [...$refused, ...array_map(static fn (AdvertRow $advert): Task => new Task(
+            'advert_wasted', $advert->id, $advert->liveAt, $now->modify('+2 days'), 0,
+            [
+                'number' => $advert->opening->number, 'title' => $advert->opening->title, 'city' => '',
+                'person' => $advert->place->name,
+                'count' => $advert->usage->visits,
+            ],
+        ), $this->analysis->wasted($me->id))];
     }
 
     /** @return list<Task> what an approver wants to know before deciding, and what came back */

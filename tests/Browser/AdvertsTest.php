@@ -34,10 +34,10 @@ final class AdvertsTest extends BrowserTest
         foreach (['quayside', 'harbour', 'leeshore', 'openberth'] as $board) {
             $b->click('[name="place[]"][value='.$board.']');
         }
-        $b->fill('until', gmdate('Y-m-d', time() + 80 * 86_400))->press('Post there')
+        $b->fill('until', gmdate('Y-m-d', time() + 80 * 86_400))->press('Post the advert')
             ->sees('[role=alert]', 'fails, see the table')->sees('.mx .f', '/ 60');
         self::assertTrue($b->driver->executeScript('return document.querySelector("[name=\"place[]\"][value=harbour]").checked'), 'what was chosen is still chosen');
-        $b->fill('until', gmdate('Y-m-d', time() + 20 * 86_400))->press('Post there')->sees('.alert-success', 'Posted in 4 places');
+        $b->fill('until', gmdate('Y-m-d', time() + 20 * 86_400))->press('Post the advert')->sees('.alert-success', 'Posted in 4 places');
         $b->until(static fn (): bool => 4 <= substr_count($b->go('/r/2208/adverts')->text('.ads'), 'live, until'), 'not all four went out');
         self::assertAxe($b);
         $b->press('Harbour Board', '.ads')->sees('h1', 'Harbour Board')->sees('.table', 'shows the advert');

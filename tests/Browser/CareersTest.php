@@ -76,7 +76,7 @@ final class CareersTest extends BrowserTest
         $b->fill('how', 'the first advert')->press('Show')->sees('.ana', 'Quayside Jobs');
         self::assertNotSame($last, $b->text('.ana'), 'put down otherwise, the figures differ');
         $b->fill('by', 'Opening')->press('Show')->sees('.ana', 'R-2201');
-        $b->go('/r/2201/adverts?sum=800')->sees('.next-spend', 'd more')->sees('main', 'came as foretold');
+        $b->go('/r/2201/adverts?sum=800')->sees('.next-spend', 'days more')->sees('main', 'came out as predicted');
     }
 
     public function testTheSiteOnAWideScreenAndInABrandOfItsOwn(): void

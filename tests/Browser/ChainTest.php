@@ -35,7 +35,7 @@ final class ChainTest extends BrowserTest
             ->sees('.alert-success', 'Approval is asked for');
 
         // nothing leaves the house before
-        $staff->signIn(self::SOLVEIG)->go("/r/$number/adverts")->sees('.note', 'because the brief is not approved');
+        $staff->signIn(self::SOLVEIG)->go("/r/$number/adverts")->sees('.note', 'The brief has to be approved first');
 
         // 2 the approver finds it on Today, sends it back with a reason, then approves
         $staff->signIn(self::HANNE)->sees('.tk', 'Approve the brief of Mo Bakkerud')->go("/r/$number/brief")
@@ -48,11 +48,11 @@ final class ChainTest extends BrowserTest
 
         // 3 the recruiter sees the board's rules fail with their field, mends them, posts in both places
         $staff->signIn(self::SOLVEIG)->go("/r/$number/adverts")->click('[name="place[]"][value=careers]')
-            ->click('[name="place[]"][value=quayside]')->press('Post there')
+            ->click('[name="place[]"][value=quayside]')->press('Post the advert')
             ->sees('[role=alert]', 'Quayside Jobs: one rule fails');
-        $staff->sees('.mends', 'choose a category: Deck, Engine')->fill('category', 'Engine')->press('Choose it')->sees('.alert-success');
+        $staff->sees('.mends', 'choose a category: Deck, Engine')->fill('category', 'Engine')->press('Set the category')->sees('.alert-success');
         $staff->click('[name="place[]"][value=careers]')->click('[name="place[]"][value=quayside]')
-            ->press('Post there')->sees('.alert-success', 'Posted in 2 places');
+            ->press('Post the advert')->sees('.alert-success', 'Posted in 2 places');
         $staff->until(static fn (): bool => str_contains($staff->go("/r/$number/adverts")->text('main'), '2 adverts live'), 'the board never took the advert');
 
         // 4 a candidate applies from a phone, with a resume

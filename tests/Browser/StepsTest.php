@@ -142,7 +142,7 @@ final class StepsTest extends BrowserTest
         try {
             self::standIn('quayside', 'down');
             $staff->signIn('gordon.leask@skerryline.example')->go('/r/2202/adverts')
-                ->click('[name="place[]"][value=quayside]')->press('Post there')->sees('.alert-success', 'Posted');
+                ->click('[name="place[]"][value=quayside]')->press('Post the advert')->sees('.alert-success', 'Posted');
             $staff->until(static fn (): bool => str_contains($staff->go('/r/2202/adverts')->text('.ads'), 'Waits for Quayside Jobs'), 'the record never said that the board is down');
         } finally {
             self::standIn('quayside', 'normal');

@@ -38,18 +38,18 @@ final class AdvertYieldTest extends TestCase
     {
         $runs = [...array_fill(0, 20, new AdvertRun('good', '2026-01', 14, 6, 0)), new AdvertRun('new', '2026-01', 14, 0, 0)];
         $model = AdvertYield::learn($runs) ?? self::fail('nothing learned');
-        $good = $model->expect('good', 14)['mean'];
+        $good = $model->expect('good', 14)->mean;
         self::assertEqualsWithDelta(6.0, $good, 0.2);
-        self::assertGreaterThan(0.5 * $good, $model->expect('new', 14)['mean'], 'one empty fortnight does not condemn a board');
-        self::assertLessThan($good, $model->expect('new', 14)['mean']);
-        self::assertGreaterThan($model->expect('good', 14)['high'] - $model->expect('good', 14)['low'], $model->expect('never heard of', 14)['high'] - $model->expect('never heard of', 14)['low'] + 1);
+        self::assertGreaterThan(0.5 * $good, $model->expect('new', 14)->mean, 'one empty fortnight does not condemn a board');
+        self::assertLessThan($good, $model->expect('new', 14)->mean);
+        self::assertGreaterThan($model->expect('good', 14)->high - $model->expect('good', 14)->low, $model->expect('never heard of', 14)->high - $model->expect('never heard of', 14)->low + 1);
     }
 
     public function testLaterDaysCountForLess(): void
     {
         $model = AdvertYield::learn(array_fill(0, 30, new AdvertRun('a', '2026-01', 28, 8, 2))) ?? self::fail('nothing learned');
-        self::assertEqualsWithDelta(10.0, $model->expect('a', 28)['mean'], 0.3);
-        self::assertEqualsWithDelta(2.0, $model->expect('a', 14, true)['mean'], 0.3, 'renewed after a fortnight');
+        self::assertEqualsWithDelta(10.0, $model->expect('a', 28)->mean, 0.3);
+        self::assertEqualsWithDelta(2.0, $model->expect('a', 14, true)->mean, 0.3, 'renewed after a fortnight');
     }
 
     public function testItsRangesHoldAboutEightInTenOnWorldsLikeIt(): void

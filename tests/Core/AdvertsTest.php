@@ -13,6 +13,7 @@ use Jorvent\Core\Adverts\Price;
 use Jorvent\Core\Adverts\PriceKind;
 use Jorvent\Core\Adverts\RuleResult;
 use Jorvent\Core\Adverts\Shown;
+use Jorvent\Core\Adverts\Wanted;
 use Jorvent\Core\Messages\Template;
 use Jorvent\Core\Reporting\Days;
 use Jorvent\Core\Resume\Contacts;
@@ -70,11 +71,11 @@ final class AdvertsTest extends TestCase
     public function testWhatIsSaidNextDependsOnlyOnWhatIsWantedAndWhatIsKnown(): void
     {
         $said = [];
-        foreach (['live', 'paused', 'down'] as $want) {
+        foreach (Wanted::cases() as $want) {
             foreach (PostingState::cases() as $state) {
                 foreach ([false, true] as $there) {
                     foreach ([false, true] as $changed) {
-                        $said[$want.' '.$state->value.($there ? ' there' : '').($changed ? ' changed' : '')] = PostingStep::next($want, $state, $there, $changed)?->value;
+                        $said[$want->value.' '.$state->value.($there ? ' there' : '').($changed ? ' changed' : '')] = PostingStep::next($want, $state, $there, $changed)?->value;
                     }
                 }
             }
@@ -87,7 +88,7 @@ final class AdvertsTest extends TestCase
         // whatever was wanted in between, the steps end where the last wish says
         foreach (['live' => PostingState::Live, 'paused' => PostingState::Paused, 'down' => PostingState::Withdrawn] as $want => $end) {
             foreach ([[PostingState::Waiting, false], [PostingState::Live, true], [PostingState::Paused, true]] as [$state, $there]) {
-                for ($changed = $there, $n = 0; null !== $step = PostingStep::next($want, $state, $there, $changed); ++$n) {
+                for ($changed = $there, $n = 0; null !== $step = PostingStep::next(Wanted::from($want), $state, $there, $changed); ++$n) {
                     self::assertLessThan(4, $n);
                     [$state, $there, $changed] = [match ($step) {
                         PostingStep::Send, PostingStep::Resume => PostingState::Live, PostingStep::Pause => PostingState::Paused, PostingStep::Withdraw => PostingState::Withdrawn, PostingStep::Update => $state,

@@ -236,7 +236,8 @@ final class ApprovalTest extends DatabaseTest
         $life->hold($id, 'The berth is rebuilt first');
         self::assertSame(['on_hold', 0, $met->candidates], [$this->state($id), $this->met($id)->adverts, $this->met($id)->candidates]);
         self::assertSame(['not_open'], $this->refused(static fn () => $life->hold($id, 'again')));
-        self::assertSame(['not_approved'], $this->refused(fn () => $this->get(\Jorvent\Adverts\AdvertDesk::class)->publish($id, ['careers'], null, null)), 'nothing leaves the house meanwhile');
+        $publish = fn () => $this->get(\Jorvent\Adverts\PublishAdvert::class)($id, ['careers'], new \Jorvent\Adverts\PostingTerms());
+        self::assertSame(['not_approved'], $this->refused($publish), 'nothing leaves the house meanwhile');
         $life->resume($id);
         self::assertSame('approved', $this->state($id));
         $this->db()->execute("UPDATE application SET knock_out = 'none' WHERE requisition_id = :r", ['r' => $id]);

@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace Jorvent\Tests\Integration;
 
-use Jorvent\Adverts\AdvertDesk;
-use Jorvent\Adverts\AdvertTexts;
+use Jorvent\Adverts\ChangePosting;
+use Jorvent\Adverts\PostingTerms;
+use Jorvent\Adverts\PublishAdvert;
+use Jorvent\Adverts\SaveAdvertText;
 use Jorvent\Careers\Alerts;
 use Jorvent\Careers\Web\ShortMemory;
 use Jorvent\People\Erase;
@@ -35,7 +37,7 @@ final class CareersTest extends DatabaseTest
     public function testFeedsAreValidInTheReadersLanguageAndNotSentTwice(): void
     {
         $id = $this->int('SELECT id FROM requisition WHERE number = 2201');
-        $this->get(AdvertTexts::class)->save($id, 'pl', 'Elektryk okrętowy', '<p>Utrzymuj światła & "kable".</p>', 0, $this->account('Solveig Aune')->id);
+        $this->get(SaveAdvertText::class)($id, 'pl', 'Elektryk okrętowy', '<p>Utrzymuj światła & "kable".</p>', 0, $this->account('Solveig Aune')->id);
         $this->db()->execute("UPDATE requisition SET title = 'Marine ]]> & <b>Electrician' || chr(11) WHERE id = :id", ['id' => $id]);
         $tag = '';
         $open = $this->int("SELECT count(*) FROM posting p JOIN requisition r ON r.id = p.requisition_id WHERE p.board = 'careers' AND p.state = 'live' AND r.state = 'approved'");
@@ -101,7 +103,7 @@ final class CareersTest extends DatabaseTest
     public function testAnOpeningIsReadInTheReadersLanguageWhereItIsWrittenInIt(): void
     {
         $id = $this->int('SELECT id FROM requisition WHERE number = 2201');
-        $this->get(AdvertTexts::class)->save($id, 'nb', 'Skipselektriker', '<p>Hold lysene på.</p>', 1, $this->account('Solveig Aune')->id);
+        $this->get(SaveAdvertText::class)($id, 'nb', 'Skipselektriker', '<p>Hold lysene på.</p>', 1, $this->account('Solveig Aune')->id);
         $this->client->request('GET', '/careers/2201?lang=nb');
         self::assertSelectorTextContains('h1', 'Skipselektriker, Bergen');
         self::assertSelectorTextContains('.rich', 'Hold lysene på.');
@@ -301,12 +303,17 @@ final class CareersTest extends DatabaseTest
     {
         $this->as('Solveig Aune');
         $id = $this->int('SELECT id FROM requisition WHERE number = 2204');
-        $desk = $this->get(AdvertDesk::class);
         $today = $this->clock()->now()->setTime(0, 0);
-        $desk->withdraw($id);
-        self::assertSame(['inside inside_wrong'], $this->refused(static fn () => $desk->publish($id, ['careers', 'yard'], null, $today->modify('+20 days'), insideUntil: $today->modify('+3 days'))), 'a board would not keep it inside');
-        self::assertSame(['inside inside_wrong'], $this->refused(static fn () => $desk->publish($id, ['careers'], null, $today->modify('+2 days'), insideUntil: $today->modify('+3 days'))));
-        $desk->publish($id, ['careers'], null, $today->modify('+20 days'), insideUntil: $today->modify('+3 days'));
+        $this->get(ChangePosting::class)->withdrawAll($id);
+        $publish = fn (string $until, string ...$places) => $this->get(PublishAdvert::class)($id, array_values($places), new PostingTerms(
+            until: $today->modify($until), insideUntil: $today->modify('+3 days'),
+        ));
+        self::assertSame(
+            ['inside inside_wrong'], $this->refused(static fn () => $publish('+20 days', 'careers', 'yard')),
+            'a board would not keep it inside',
+        );
+        self::assertSame(['inside inside_wrong'], $this->refused(static fn () => $publish('+2 days', 'careers')));
+        $publish('+20 days', 'careers');
         $code = (string) $this->db()->row("SELECT code FROM posting WHERE requisition_id = :r AND state = 'live'", ['r' => $id])?->str('code');
         $this->client->getCookieJar()->clear();
         $status = function (string $path): int {

@@ -215,7 +215,7 @@ final class RequestsTest extends DatabaseTest
             'shortlist' => "INSERT INTO shortlist (requisition_id, guest, shared_by, shared_at) VALUES (:r, 'A guest', :a, :now)",
             'search' => "INSERT INTO saved_search (requisition_id, account_id, name, text, criteria, created_at) VALUES (:r, :a, 'One', '', '[]', :now)",
             'question' => "INSERT INTO approval_question (requisition_id, asked_by, asked_at, question) VALUES (:r, :a, :now, 'Why?')",
-            'payment' => 'INSERT INTO spend (posting_id, day, amount, currency, source, note, account_id, at) SELECT min(id), CAST(:now AS date), 100, \'EUR\', \'entered\', \'\', :a, :now FROM posting WHERE requisition_id = :r',
+            'payment' => 'INSERT INTO advert_payment (posting_id, day, amount, currency, source, note, account_id, at) SELECT min(id), CAST(:now AS date), 100, \'EUR\', \'entered\', \'\', :a, :now FROM posting WHERE requisition_id = :r',
             'merge' => "INSERT INTO candidate_merge (survivor_id, other_id, moved, survivor_before, survivor_after, account_id, at) VALUES (3, 4, '{}', '{}', '{}', :a, :now)",
         ][$kind] ?? null;
         if (null !== $sql && 0 === $this->int('SELECT count(*) FROM belongs_to WHERE kind = :kind', ['kind' => $kind])) {

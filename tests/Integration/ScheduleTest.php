@@ -31,7 +31,7 @@ final class ScheduleTest extends DatabaseTest
         self::assertSame([], $this->due($generator), 'nothing at once');
         $clock->modify('+61 seconds');
         $due = $this->due($generator);
-        self::assertContains(\Jorvent\Adverts\PostingClock::class, $due);
+        self::assertContains(\Jorvent\Adverts\BeginAndEndPostings::class, $due);
         self::assertNotContains(\Jorvent\Careers\PurgeDrafts::class, $due, 'that is every ten minutes');
         $clock->modify('+3 hours');
         $due = $this->due($generator);
@@ -54,7 +54,7 @@ final class ScheduleTest extends DatabaseTest
         $lock->release();
         $this->due($generator);
         $clock->modify('+61 seconds');
-        self::assertContains(\Jorvent\Adverts\PostingClock::class, $this->due($generator));
+        self::assertContains(\Jorvent\Adverts\BeginAndEndPostings::class, $this->due($generator));
         $other->close();
     }
 

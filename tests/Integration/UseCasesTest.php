@@ -6,6 +6,8 @@ namespace Jorvent\Tests\Integration;
 
 use Jorvent\Accounts\LetGo;
 use Jorvent\Accounts\Staff;
+use Jorvent\Adverts\PostingTerms;
+use Jorvent\Adverts\PublishAdvert;
 use Jorvent\Careers\Apply;
 use Jorvent\Careers\ApplyDrafts;
 use Jorvent\Careers\ConfirmAddress;
@@ -48,7 +50,8 @@ final class UseCasesTest extends DatabaseTest
         $number = $this->get(OpenRequisitions::class)->fromProfile(1, 8, 1, new Team($mo, $mo, $this->account('Solveig Aune')->id));
         $id = $this->int('SELECT id FROM requisition WHERE number = :n', ['n' => $number]);
         self::assertSame(['not_approved'], $this->refused(fn () => $this->get(KeepCandidate::class)($id, '3', $mo)));
-        self::assertSame(['not_approved'], $this->refused(fn () => $this->get(\Jorvent\Adverts\AdvertDesk::class)->publish($id, ['careers'], null, null)));
+        $publish = fn () => $this->get(PublishAdvert::class)($id, ['careers'], new PostingTerms());
+        self::assertSame(['not_approved'], $this->refused($publish));
         $this->db()->execute('UPDATE requisition SET pay_max = pay_max + 5000000 WHERE id = :id', ['id' => $id]);
         $this->entities()->clear();
         $this->get(AskApproval::class)($id);

@@ -6,10 +6,10 @@ declare(strict_types=1);
 return [
     'Accounts' => ['account', 'account_grant', 'delegation', 'second_factor', 'session'],
     'Activity' => ['activity', 'activity_chain', 'activity_head', 'personal_value'],
-    'Adverts' => ['advert_text', 'board', 'posting', 'spend'],
+    'Adverts' => ['advert_payment', 'advert_text', 'board', 'board_health', 'posting', 'posting_day'],
     'Careers' => [
         'apply_draft', 'consent_text', 'declaration', 'declared', 'guide', 'guide_answer', 'opening_alert',
-        'posting_day', 'referral', 'referral_paid', 'referral_terms',
+        'referral', 'referral_paid', 'referral_terms',
     ],
     'Catalogue' => ['job_family', 'role_profile', 'role_profile_version'],
     'Interviews' => ['interview', 'interview_seat', 'interview_slot', 'scorecard'],

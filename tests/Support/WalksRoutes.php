@@ -57,10 +57,10 @@ trait WalksRoutes
             'resume' => $this->int('SELECT min(id) FROM resume WHERE candidate_id = :c', ['c' => $this->own('candidate')]),
             'id' => $this->int('SELECT min(o.id) FROM delivery o JOIN requisition r ON r.id = o.requisition_id WHERE r.number = 2201'),
             'account' => 3, 'unit' => 8, 'other' => 2, 'page', 'version', 'intake', 'file', 'site', 'brandId', 'rule' => 1,
-            'grant', 'shortlist', 'people', 'search', 'session' => 999,
+            'grant', 'payment', 'shortlist', 'people', 'search', 'session' => 999,
             'key', 'token' => str_repeat('0', 32), 'sha256' => str_repeat('0', 64), 'secret' => 'not-a-secret-at-all-no',
             'kind' => 'requisitions', 'then' => 'off', 'copy' => 'copy', 'format' => 'csv', 'act' => 'hold', 'list' => 'requisitions',
-            'board' => 'quayside', 'locale' => 'nb', 'change' => 'pause', 'word' => 'test', 'brand' => 'yard', 'slug' => 'how-we-choose', 'step' => 'cancel',
+            'board' => 'quayside', 'locale' => 'nb', 'change' => 'pause', 'brand' => 'yard', 'slug' => 'how-we-choose', 'step' => 'cancel',
             default => self::fail("the walk does not know what stands for {{$part}}"),
         };
     }

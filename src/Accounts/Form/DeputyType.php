@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace Jorvent\Accounts\Form;
 
 use Jorvent\Accounts\Entity\DelegationKind;
+use Jorvent\Platform\Web\Form\DayType;
 use Jorvent\Platform\Web\Form\OneOfType;
 use Symfony\Component\Form\AbstractType;
-use Symfony\Component\Form\Extension\Core\Type\DateType;
 use Symfony\Component\Form\Extension\Core\Type\EnumType;
 use Symfony\Component\Form\Extension\Core\Type\TextType;
 use Symfony\Component\Form\FormBuilderInterface;
@@ -18,7 +18,6 @@ final class DeputyType extends AbstractType
 {
     public function buildForm(FormBuilderInterface $builder, array $options): void
     {
-        $day = ['widget' => 'single_text', 'input' => 'datetime_immutable', 'invalid_message' => 'refusal.not_a_day'];
         $builder
             ->add('to', OneOfType::class, ['label' => 'Deputy', 'choices' => $options['people']])
             ->add('kind', EnumType::class, [
@@ -26,8 +25,8 @@ final class DeputyType extends AbstractType
                 'invalid_message' => 'refusal.missing',
                 'choice_label' => static fn (DelegationKind $kind): string => 'deputy.'.$kind->value,
             ])
-            ->add('from_day', DateType::class, ['label' => 'From', 'property_path' => 'fromDay'] + $day)
-            ->add('to_day', DateType::class, ['label' => 'to', 'property_path' => 'toDay'] + $day)
+            ->add('from_day', DayType::class, ['label' => 'From', 'property_path' => 'fromDay'])
+            ->add('to_day', DayType::class, ['label' => 'to', 'property_path' => 'toDay'])
             ->add('reason', TextType::class, ['label' => 'Reason', 'required' => false]);
     }
 

@@ -7,101 +7,109 @@ namespace Jorvent\Adverts\Web;
 use Jorvent\Accounts\Access\Gate;
 use Jorvent\Accounts\Access\Permission;
 use Jorvent\Adverts\Boards;
-use Jorvent\Core\Adverts\Advert;
-use Jorvent\Core\Adverts\BoardRules;
-use Jorvent\Core\Adverts\MarkUp;
-use Jorvent\Core\Adverts\Price;
-use Jorvent\Core\Adverts\PriceKind;
-use Jorvent\Core\Shared\Money;
-use Jorvent\Core\Shared\Refusal;
-use Jorvent\Core\Shared\Refused;
-use Jorvent\Outside\Boards\Board;
+use Jorvent\Adverts\Form\BoardInput;
+use Jorvent\Adverts\Form\BoardType;
+use Jorvent\Adverts\Read\BoardQuery;
+use Jorvent\Adverts\Read\BoardRow;
 use Jorvent\Outside\Boards\FeedBoard;
-use Jorvent\Platform\Web\Errors;
-use Jorvent\Platform\Web\Input;
 use Jorvent\Platform\Web\Page;
+use Symfony\Component\Form\FormInterface;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 
 /** The boards: how each is talked with, what it asks, what it costs, and how it has answered of late. */
 #[Gate(Permission::Administer)]
-#[Route('/boards')]
+#[Route('/boards', requirements: ['board' => '[a-z][a-z0-9_]{1,29}'])]
 final class BoardsPage extends Page
 {
-    public function __construct(private readonly Boards $boards, private readonly FeedBoard $feeds)
-    {
+    public function __construct(
+        private readonly Boards $boards,
+        private readonly BoardQuery $query,
+        private readonly FeedBoard $feeds,
+    ) {
     }
 
     #[Route('', name: 'boards', methods: ['GET'])]
     public function show(Request $request): Response
     {
-        return $this->page($request->query->has('new') ? '' : $request->query->getString('board'), Errors::none(), null);
+        $all = $this->query->all();
+        $open = $all[$request->query->getString('board')] ?? null;
+
+        return $this->page($all, $open, $this->form($open, self::input($this->boards, $open)));
     }
 
-    #[Route('', name: 'board_save', methods: ['POST'])]
-    public function save(Request $request): Response
+    #[Route('', name: 'board_add', methods: ['POST'])]
+    public function add(Request $request): Response
     {
-        $input = Input::of($request);
-        $key = $input->line('key');
-        try {
-            $this->boards->save($key, $input->line('name'), $input->line('shape'), $input->line('address'), $input->line('secret') ?: null, $input->has('enabled'), $input->int('reach'), array_filter(array_intersect_key($input->map('field'), array_flip(Board::FIELDS)), static fn (string $n): bool => '' !== $n), self::rules($input, $request), self::price($input), $input->int('version') ?? 0);
-        } catch (Refused $refused) {
-            return $this->page(0 === ($input->int('version') ?? 0) ? '' : $key, Errors::of($refused->refusals), $input);
-        }
-        $this->say('board_saved');
+        $input = new BoardInput();
+        $form = $this->form(null, $input)->handleRequest($request);
+        $key = $input->key ?? '';
 
-        return $this->redirectToRoute('boards', ['board' => $key], Response::HTTP_SEE_OTHER);
+        return $this->done($form, fn () => $this->boards->add($key, $input->terms(), $input->secret))
+            ? $this->saved($key)
+            : $this->page($this->query->all(), null, $form);
     }
 
-    #[Route('/{board}/{word}', name: 'board_word', requirements: ['board' => '[a-z][a-z0-9_]{1,29}', 'word' => 'test|try'], methods: ['POST'])]
-    public function word(string $board, string $word): Response
+    #[Route('/{board}', name: 'board_save', methods: ['POST'])]
+    public function save(string $board, Request $request): Response
     {
-        $said = '';
+        $all = $this->query->all();
+        $open = $all[$board] ?? throw $this->createNotFoundException();
+        $input = self::input($this->boards, $open);
+        $form = $this->form($open, $input)->handleRequest($request);
+        $seen = (int) $input->version;
 
-        return $this->act(function () use ($board, $word, &$said): void {
-            if ('try' === $word) {
-                $this->boards->tryNow($board);
-
-                return;
-            }
-            $said = $this->boards->test($board);
-            $this->say('board_answers', ['%name%' => $said]);
-        }, 'try' === $word ? 'board_tried' : null, 'boards', ['board' => $board]);
+        return $this->done($form, fn () => $this->boards->change($board, $input->terms(), $input->secret, $seen))
+            ? $this->saved($board)
+            : $this->page($all, $open, $form);
     }
 
-    private function page(string $open, Errors $errors, ?Input $input): Response
+    #[Route('/{board}/test', name: 'board_test', methods: ['POST'])]
+    public function test(string $board): Response
     {
-        $rows = $this->boards->rows();
-        $all = $this->boards->all(false);
-        $board = $all[$open] ?? null;
-
-        return $this->render('adverts/boards.html.twig', [
-            'rows' => $rows, 'board' => $board, 'row' => null === $board ? null : array_values(array_filter($rows, static fn ($r): bool => $r->str('key') === $board->key))[0] ?? null, 'shapes' => $this->boards->shapes(), 'fields' => Board::FIELDS, 'categories' => Advert::CATEGORIES, 'remote' => BoardRules::REMOTE, 'place' => BoardRules::PLACE,
-            'mark_ups' => MarkUp::cases(), 'prices' => PriceKind::cases(), 'feed' => 'feed' === $board?->shape ? $this->feeds->feed($board->key) : null, 'errors' => $errors, 'input' => $input,
-        ], new Response(status: $errors->any() ? 422 : 200));
+        return $this->act(function () use ($board): void {
+            $this->say('board_answers', ['%name%' => $this->boards->test($board)]);
+        }, null, 'boards', ['board' => $board]);
     }
 
-    private static function rules(Input $input, Request $request): BoardRules
+    #[Route('/{board}/try', name: 'board_try', methods: ['POST'])]
+    public function tryNow(string $board): Response
     {
-        return BoardRules::fromArray([
-            'min_words' => $input->int('min_words'), 'max_words' => $input->int('max_words'), 'max_title' => $input->int('max_title'), 'forbidden_in_title' => $input->line('forbidden_in_title'), 'mark_up' => $input->line('mark_up'), 'pay' => $input->line('pay'),
-            'place' => $request->request->all('place'), 'categories' => $input->map('category'), 'remote' => $input->map('remote'), 'opened_within_days' => $input->int('opened_within_days'), 'max_days' => $input->int('max_days'), 'languages' => $request->request->all('language'),
+        return $this->act(fn () => $this->boards->tryNow($board), 'board_tried', 'boards', ['board' => $board]);
+    }
+
+    private static function input(Boards $boards, ?BoardRow $open): BoardInput
+    {
+        return null === $open ? new BoardInput() : BoardInput::of($boards->one($open->place->key), $open->version);
+    }
+
+    /** @return FormInterface<BoardInput> */
+    private function form(?BoardRow $open, BoardInput $input): FormInterface
+    {
+        return $this->formOf(BoardType::class, $input, [
+            'own' => true === $open?->place->isOwn, 'new' => null === $open, 'shapes' => $this->boards->shapes(),
         ]);
     }
 
-    private static function price(Input $input): Price
+    /**
+     * @param array<string, BoardRow>   $all
+     * @param FormInterface<BoardInput> $form
+     */
+    private function page(array $all, ?BoardRow $open, FormInterface $form): Response
     {
-        $kind = PriceKind::tryFrom($input->line('price_kind')) ?? PriceKind::Free;
-        if (PriceKind::Free === $kind) {
-            return new Price($kind);
-        }
-        $currency = strtoupper($input->line('price_currency'));
-        $amount = 1 === preg_match('/^[A-Z]{3}$/', $currency) ? Money::parse($input->line('price_amount'), $currency) : null;
-        if (null === $amount || !$amount->isPositive()) {
-            throw new Refused([new Refusal('price_amount', 'price_unreadable')]);
-        }
+        return $this->render('adverts/boards.html.twig', [
+            'boards' => $all,
+            'open' => $open,
+            'form' => $form,
+            'feed' => 'feed' === $open?->shape ? $this->feeds->feed($open->place->key) : null,
+        ]);
+    }
 
-        return new Price($kind, $amount, $input->int('price_days'), $input->int('price_quota'));
+    private function saved(string $key): Response
+    {
+        $this->say('board_saved');
+
+        return $this->redirectToRoute('boards', ['board' => $key], Response::HTTP_SEE_OTHER);
     }
 }

@@ -13,4 +13,17 @@ enum PostingChange: string
     case Withdraw = 'withdraw';
     case Update = 'update';
     case Budget = 'budget';
+
+    /** What is said once it is done. */
+    public function said(): string
+    {
+        return match ($this) {
+            self::Pause => 'advert_paused',
+            self::Resume => 'advert_resumed',
+            self::Renew => 'advert_renewed',
+            self::Withdraw => 'advert_withdrawn',
+            self::Update => 'advert_sent_anew',
+            self::Budget => 'advert_budget',
+        };
+    }
 }

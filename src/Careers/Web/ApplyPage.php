@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Jorvent\Careers\Web;
 
+use Jorvent\Adverts\Store\VisitStore;
 use Jorvent\Careers\Apply;
 use Jorvent\Careers\ApplyDrafts;
 use Jorvent\Careers\Consent;
@@ -47,6 +48,7 @@ final class ApplyPage extends OpeningPage
         Upload $upload,
         Referrals $referrals,
         FitSettings $settings,
+        VisitStore $counter,
         #[Target('apply')] RateLimiterFactoryInterface $limit,
     ): Response {
         $via = self::hex($request, 'via');
@@ -75,7 +77,7 @@ final class ApplyPage extends OpeningPage
         $contacts = null === $file ? null : Contacts::read($file->text);
         $posting = $this->openings->posting($opening->int('id'), $via);
         if (null !== $posting) {
-            $this->openings->count($posting, 'started');
+            $counter->started($posting);
         }
         $key = $this->drafts->start($opening->int('id'), $posting, array_filter(['name' => $contacts?->name, 'email' => $contacts?->email, 'phone' => $contacts?->phone], is_string(...)), $file, $referrals->of($from, $opening->int('id')));
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Jorvent\Careers\Web;
 
+use Jorvent\Adverts\Store\VisitStore;
 use Jorvent\Careers\Alerts;
 use Jorvent\Careers\Apply;
 use Jorvent\Careers\ApplyDrafts;
@@ -58,7 +59,7 @@ final class CareersPage extends OpeningPage
     }
 
     #[Route('/careers/{number}', name: 'opening', requirements: ['number' => '\d{1,9}'], methods: ['GET'])]
-    public function opening(int $number, Request $request, Visits $visits, Referrals $referrals, AfterResponse $after): Response
+    public function opening(int $number, Request $request, Visits $visits, VisitStore $counter, Referrals $referrals, AfterResponse $after): Response
     {
         $locale = $this->locale($request);
         $via = self::hex($request, 'via');
@@ -73,7 +74,7 @@ final class CareersPage extends OpeningPage
         }
         $posting = $this->openings->posting($opening->int('id'), $via);
         if (null !== $posting && $visits->counts($request, 'advert '.$posting)) {
-            $after->add(fn () => $this->openings->count($posting, 'visits'));
+            $after->add(static fn () => $counter->visited($posting));
         }
         $referral = $referrals->of($from, $opening->int('id'));
         if (null !== $referral && $visits->counts($request, 'referral '.$referral)) {

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Jorvent\Core\Adverts;
 
-/** What would be posted: one text in one language. Pay is the range as told, in whole units of the currency, or null when it is not shown. */
+/**
+ * What would be posted: one text in one language. Pay is the range as told, in whole units of the currency, or null when
+ * it is not shown.
+ */
 final readonly class Advert
 {
     /** What we file adverts under; each board names these in its own way. */
@@ -42,7 +45,8 @@ final readonly class Advert
     /** The pay in one line, "620 000-760 000 NOK", or nothing. */
     public function pay(): string
     {
-        $figures = array_map(static fn (int $n): string => number_format($n, 0, '', ' '), array_values(array_unique(array_filter([$this->payFrom, $this->payTo], is_int(...)))));
+        $amounts = array_unique(array_filter([$this->payFrom, $this->payTo], is_int(...)));
+        $figures = array_map(static fn (int $n): string => number_format($n, 0, '', ' '), $amounts);
 
         return [] === $figures ? '' : implode('–', $figures).' '.$this->currency;
     }
@@ -58,6 +62,9 @@ final readonly class Advert
     /** Tells two states of an advert apart: what a board shows is stale when this differs from what was sent to it. */
     public function fingerprint(): string
     {
-        return hash('sha256', implode("\x1F", [$this->title, $this->html, $this->city, $this->region, $this->postcode, $this->country, $this->category ?? '', $this->pay(), $this->frequency, $this->remote, $this->locale]));
+        return hash('sha256', implode("\x1F", [
+            $this->title, $this->html, $this->city, $this->region, $this->postcode, $this->country,
+            $this->category ?? '', $this->pay(), $this->frequency, $this->remote, $this->locale,
+        ]));
     }
 }

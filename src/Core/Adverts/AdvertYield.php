@@ -7,9 +7,11 @@ namespace Jorvent\Core\Adverts;
 use Jorvent\Core\Reporting\Uncertainty;
 
 /**
- * How many qualified applicants a run of an advert may bring, learned from earlier runs. Each board's rate a day is drawn towards that of all boards the less is known of it
- * (as if PRIOR days at the common rate had been seen, a gamma prior); days after the first fortnight count less, by what they brought in all runs together. Runs differ more than
- * chance alone would make them: the spread of Pearson's residuals widens the range (quasi-Poisson, McCullagh and Nelder 1989, 4.5).
+ * How many qualified applicants a run of an advert may bring, learned from earlier runs. Each board's rate a day is
+ * drawn towards that of all boards the less is known of it (as if PRIOR days at the common rate had been seen, a gamma prior);
+ * days after the first fortnight count less, by what they brought in all runs together. Runs differ more than chance
+ * alone would make them: the spread of Pearson's residuals widens the range (quasi-Poisson, McCullagh and Nelder 1989,
+ * 4.5).
  */
 final readonly class AdvertYield
 {
@@ -20,8 +22,14 @@ final readonly class AdvertYield
      * @param array<string, float> $rates  qualified a fresh day, by board
      * @param array<string, float> $weight qualified that stand behind each rate
      */
-    private function __construct(public int $runs, private float $late, private array $rates, private array $weight, private float $common, public float $spread)
-    {
+    private function __construct(
+        public int $runs,
+        private float $late,
+        private array $rates,
+        private array $weight,
+        private float $common,
+        public float $spread,
+    ) {
     }
 
     /**
@@ -43,7 +51,8 @@ final readonly class AdvertYield
             $laterDays += max(0, $run->days - AdvertRun::FORTNIGHT);
         }
         // one more of each, over a fortnight, so that few days do not say nothing or everything
-        $late = min(1.0, (($later + 1) / ($laterDays + AdvertRun::FORTNIGHT)) / (($early + 1) / ($earlyDays + AdvertRun::FORTNIGHT)));
+        $fresh = ($early + 1) / ($earlyDays + AdvertRun::FORTNIGHT);
+        $late = min(1.0, ($later + 1) / ($laterDays + AdvertRun::FORTNIGHT) / $fresh);
         $seen = $fresh = [];
         foreach ($runs as $run) {
             $seen[$run->board] = ($seen[$run->board] ?? 0) + $run->qualified();
@@ -61,21 +70,21 @@ final readonly class AdvertYield
             $pearson += ($run->qualified() - $mean) ** 2 / $mean;
         }
 
-        return new self(\count($runs), $late, $rates, $weight, $common, max(1.0, $pearson / max(1, \count($runs) - \count($rates))));
+        $spread = max(1.0, $pearson / max(1, \count($runs) - \count($rates)));
+
+        return new self(\count($runs), $late, $rates, $weight, $common, $spread);
     }
 
     /**
      * @param bool $renewed the advert has stood there for a fortnight or more already
-     *
-     * @return array{mean: float, variance: float, low: int, high: int} low to high holds about eight runs in ten
      */
-    public function expect(string $board, int $days, bool $renewed = false): array
+    public function expect(string $board, int $days, bool $renewed = false): ExpectedYield
     {
         $mean = ($this->rates[$board] ?? $this->common) * self::fresh($days, $this->late, $renewed);
         $variance = $this->spread * ($mean + $mean ** 2 / ($this->weight[$board] ?? self::PRIOR * $this->common));
         [$low, $high] = Uncertainty::predict($mean, $variance);
 
-        return ['mean' => $mean, 'variance' => $variance, 'low' => $low, 'high' => $high];
+        return new ExpectedYield($mean, $variance, $low, $high);
     }
 
     /**
@@ -90,14 +99,14 @@ final readonly class AdvertYield
         $tried = $inside = 0;
         $models = [];
         foreach ($runs as $run) {
-            $models[$run->month] ??= self::learn(array_values(array_filter($runs, static fn (AdvertRun $r): bool => $r->month < $run->month))) ?? false;
+            $before = array_filter($runs, static fn (AdvertRun $r): bool => $r->month < $run->month);
+            $models[$run->month] ??= self::learn(array_values($before)) ?? false;
             $model = $models[$run->month];
             if (false === $model || $run->days <= 0) {
                 continue;
             }
-            $range = $model->expect($run->board, $run->days);
             ++$tried;
-            $inside += $run->qualified() >= $range['low'] && $run->qualified() <= $range['high'] ? 1 : 0;
+            $inside += $model->expect($run->board, $run->days)->holds($run->qualified()) ? 1 : 0;
         }
 
         return 0 === $tried ? null : ['tried' => $tried, 'inside' => $inside, 'expected' => (int) round(0.8 * $tried)];
@@ -105,6 +114,8 @@ final readonly class AdvertYield
 
     private static function fresh(int $days, float $late, bool $renewed): float
     {
-        return $renewed ? $late * $days : min(AdvertRun::FORTNIGHT, $days) + $late * max(0, $days - AdvertRun::FORTNIGHT);
+        return $renewed
+            ? $late * $days
+            : min(AdvertRun::FORTNIGHT, $days) + $late * max(0, $days - AdvertRun::FORTNIGHT);
     }
 }

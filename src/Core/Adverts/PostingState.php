@@ -21,6 +21,18 @@ enum PostingState: string
     /** It ran to its last day. */
     case Ended = 'ended';
 
+    /** @return list<self> in which it is up or on its way */
+    public static function standing(): array
+    {
+        return array_values(array_filter(self::cases(), static fn (self $state): bool => !$state->isOver()));
+    }
+
+    /** A board has been told of it, and may answer. */
+    public function isWithBoard(): bool
+    {
+        return \in_array($this, [self::Waiting, self::Asked, self::Live, self::Paused], true);
+    }
+
     public function isOver(): bool
     {
         return \in_array($this, [self::Refused, self::Withdrawn, self::Ended], true);

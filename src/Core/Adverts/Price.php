@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Jorvent\Core\Adverts;
 
+use Jorvent\Core\Shared\Decoded;
 use Jorvent\Core\Shared\Money;
 
 /** What an advert costs on a board. */
@@ -14,8 +15,12 @@ final readonly class Price
      * @param int|null   $days   how long one payment for a posting runs; null for as long as it stands
      * @param int|null   $quota  postings a month that a subscription holds
      */
-    public function __construct(public PriceKind $kind, public ?Money $amount = null, public ?int $days = null, public ?int $quota = null)
-    {
+    public function __construct(
+        public PriceKind $kind,
+        public ?Money $amount = null,
+        public ?int $days = null,
+        public ?int $quota = null,
+    ) {
     }
 
     /**
@@ -46,15 +51,25 @@ final readonly class Price
     /** @param array<array-key, mixed> $data as toArray() gives */
     public static function fromArray(array $data): self
     {
-        $kind = PriceKind::tryFrom(\is_string($data['kind'] ?? null) ? $data['kind'] : '') ?? PriceKind::Free;
-        $amount = \is_int($data['amount'] ?? null) && \is_string($data['currency'] ?? null) && PriceKind::Free !== $kind ? new Money($data['amount'], $data['currency']) : null;
+        $read = new Decoded($data);
+        $kind = PriceKind::tryFrom($read->text('kind') ?? '') ?? PriceKind::Free;
+        [$minor, $currency] = [$read->whole('amount'), $read->text('currency')];
+        if (null === $minor || null === $currency || PriceKind::Free === $kind) {
+            return new self(PriceKind::Free);
+        }
 
-        return null === $amount ? new self(PriceKind::Free) : new self($kind, $amount, \is_int($data['days'] ?? null) ? $data['days'] : null, \is_int($data['quota'] ?? null) ? $data['quota'] : null);
+        return new self($kind, new Money($minor, $currency), $read->whole('days'), $read->whole('quota'));
     }
 
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return ['kind' => $this->kind->value, 'amount' => $this->amount?->minor, 'currency' => $this->amount?->currency, 'days' => $this->days, 'quota' => $this->quota];
+        return [
+            'kind' => $this->kind->value,
+            'amount' => $this->amount?->minor,
+            'currency' => $this->amount?->currency,
+            'days' => $this->days,
+            'quota' => $this->quota,
+        ];
     }
 }

@@ -14,8 +14,13 @@ final readonly class RuleResult
      * @param Refusal|null $problem null when it will do; its field is the field of the brief that mends it
      * @param bool         $advice  the board takes it all the same
      */
-    public function __construct(public string $rule, public string $have, public string $limit, public ?Refusal $problem, public bool $advice = false)
-    {
+    public function __construct(
+        public string $rule,
+        public string $have,
+        public string $limit,
+        public ?Refusal $problem,
+        public bool $advice = false,
+    ) {
     }
 
     public function fails(): bool

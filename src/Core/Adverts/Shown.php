@@ -7,7 +7,10 @@ namespace Jorvent\Core\Adverts;
 /** An advert's text as a board shows it. */
 final class Shown
 {
-    /** HTML of the elements that the board shows, headings it does not show as bold lines; plain text with blank lines and dashes when it shows none. */
+    /**
+     * HTML of the elements that the board shows, headings it does not show as bold lines; plain text with blank lines
+     * and dashes when it shows none.
+     */
     public static function body(Advert $advert, MarkUp $markUp): string
     {
         if (MarkUp::None === $markUp) {
@@ -17,6 +20,8 @@ final class Shown
             return $advert->html;
         }
 
-        return strip_tags((string) preg_replace('#<h[23][^>]*>(.*?)</h[23]>#s', '<p><strong>$1</strong></p>', $advert->html), array_values($markUp->elements() ?? []));
+        $bold = (string) preg_replace('#<h[23][^>]*>(.*?)</h[23]>#s', '<p><strong>$1</strong></p>', $advert->html);
+
+        return strip_tags($bold, array_values($markUp->elements() ?? []));
     }
 }

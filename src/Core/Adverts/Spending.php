@@ -6,7 +6,7 @@ namespace Jorvent\Core\Adverts;
 
 use Jorvent\Core\Reporting\Uncertainty;
 
-/** How a sum is best divided among runs on offer: every set that can be paid is weighed, so the answer is the best there is. */
+/** How a sum is best divided among runs on offer. Every set that can be paid is weighed, so no other is better. */
 final class Spending
 {
     /** More offers than this are not weighed; the dearest per qualified are left out first. */
@@ -15,12 +15,15 @@ final class Spending
     /**
      * @param list<array{key: string, cost: float, mean: float, variance: float}> $offers
      *
-     * @return array{keys: list<string>, cost: float, mean: float, low: int, high: int} the set with the most qualified expected; of equals, the cheaper
+     * @return array{keys: list<string>, cost: float, mean: float, low: int, high: int} the set that should bring the
+     *                                                                                  most; of equals, the cheaper
      */
     public static function best(array $offers, float $sum): array
     {
         $offers = array_values(array_filter($offers, static fn (array $o): bool => $o['cost'] <= $sum));
-        usort($offers, static fn (array $a, array $b): int => [$a['cost'] / max(1e-9, $a['mean']), $a['key']] <=> [$b['cost'] / max(1e-9, $b['mean']), $b['key']]);
+        $each = static fn (float $cost, float $mean): float => $cost / max(1e-9, $mean);
+        usort($offers, static fn (array $a, array $b): int => [$each($a['cost'], $a['mean']), $a['key']]
+            <=> [$each($b['cost'], $b['mean']), $b['key']]);
         $offers = \array_slice($offers, 0, self::MOST);
         $best = ['keys' => [], 'cost' => 0.0, 'mean' => 0.0, 'low' => 0, 'high' => 0];
         $variance = 0.0;
@@ -35,7 +38,9 @@ final class Spending
                     $keys[] = $offer['key'];
                 }
             }
-            if ($cost <= $sum && ($mean > $best['mean'] + 1e-9 || (abs($mean - $best['mean']) <= 1e-9 && $cost < $best['cost']))) {
+            $more = $mean > $best['mean'] + 1e-9;
+            $asMuchForLess = abs($mean - $best['mean']) <= 1e-9 && $cost < $best['cost'];
+            if ($cost <= $sum && ($more || $asMuchForLess)) {
                 [$best['keys'], $best['cost'], $best['mean'], $variance] = [$keys, $cost, $mean, $spread];
             }
         }

@@ -12,6 +12,14 @@ final readonly class Decoded
     {
     }
 
+    /** What a text in JSON says; null when it is no object or list. */
+    public static function json(string $text): ?self
+    {
+        $values = json_decode($text, true);
+
+        return \is_array($values) ? new self($values) : null;
+    }
+
     public function text(string $key): ?string
     {
         $value = $this->values[$key] ?? null;

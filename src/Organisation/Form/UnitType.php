@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace Jorvent\Organisation\Form;
 
 use Jorvent\Core\Organisation\UnitKind;
+use Jorvent\Platform\Web\Form\DayType;
 use Jorvent\Platform\Web\Form\OneOfType;
 use Symfony\Component\Form\AbstractType;
 use Symfony\Component\Form\Extension\Core\Type\CheckboxType;
-use Symfony\Component\Form\Extension\Core\Type\DateType;
 use Symfony\Component\Form\Extension\Core\Type\EnumType;
 use Symfony\Component\Form\Extension\Core\Type\HiddenType;
 use Symfony\Component\Form\Extension\Core\Type\IntegerType;
@@ -21,10 +21,6 @@ final class UnitType extends AbstractType
 {
     public function buildForm(FormBuilderInterface $builder, array $options): void
     {
-        $day = [
-            'required' => false, 'widget' => 'single_text', 'input' => 'datetime_immutable',
-            'invalid_message' => 'refusal.not_a_day',
-        ];
         $builder
             // a code is kept as it was typed: what can not be seen in it is found by the check
             ->add('code', TextType::class, ['label' => 'Code', 'trim' => false, 'attr' => ['maxlength' => 40]])
@@ -38,8 +34,10 @@ final class UnitType extends AbstractType
                 'label' => 'Lies under', 'choices' => $options['units'], 'required' => false,
                 'placeholder' => 'nothing: it is a company',
             ])
-            ->add('valid_from', DateType::class, ['label' => 'Valid from', 'property_path' => 'validFrom'] + $day)
-            ->add('valid_to', DateType::class, ['label' => 'to', 'property_path' => 'validTo'] + $day)
+            ->add('valid_from', DayType::class, [
+                'label' => 'Valid from', 'property_path' => 'validFrom', 'required' => false,
+            ])
+            ->add('valid_to', DayType::class, ['label' => 'to', 'property_path' => 'validTo', 'required' => false])
             ->add('plan', IntegerType::class, [
                 'label' => 'Headcount planned', 'required' => false, 'invalid_message' => 'refusal.not_a_number',
                 'attr' => ['min' => 0],

@@ -160,7 +160,7 @@ final class PipelinePage extends SignedInPage
         return $this->db->planned(
             "SELECT p.id, p.candidate_id, p.stage, p.state, p.origin, p.score, p.fit, p.fit_parts, p.knock_out, p.knock_out_due, p.knock_out_reason, p.answers, p.questions_version, p.marks, p.score_complete, p.entered_at, p.applied_at, p.closed_reason, k.name AS knock_out_by, c.name, c.headline, c.city, c.email, c.phone, c.zone, c.locale, b.board,
                 extract(day FROM CAST(:now AS timestamptz) - p.entered_at)::int AS waits, i.mean, i.next_at, i.cards_owed, i.offered, o.state AS offer_state
-             FROM application p JOIN candidate c ON c.id = p.candidate_id LEFT JOIN posting b ON b.id = p.posting_id LEFT JOIN account k ON k.id = p.knock_out_by
+             FROM application p JOIN candidate c ON c.id = p.candidate_id LEFT JOIN posting_head b ON b.id = p.posting_id LEFT JOIN account k ON k.id = p.knock_out_by
              LEFT JOIN LATERAL (SELECT (SELECT avg((x ->> 'value')::int) FROM scorecard s JOIN interview w ON w.id = s.interview_id CROSS JOIN LATERAL jsonb_array_elements(s.ratings) x WHERE w.application_id = p.id AND s.submitted_at IS NOT NULL) AS mean,
                  min(lower(v.during)) FILTER (WHERE v.state = 'booked' AND lower(v.during) > :now) AS next_at, bool_or(v.state = 'offered') AS offered,
                  coalesce(sum((SELECT count(*) FROM interview_seat t WHERE t.interview_id = v.id AND NOT EXISTS (SELECT 1 FROM scorecard c WHERE c.interview_id = v.id AND c.account_id = t.account_id AND c.submitted_at IS NOT NULL))) FILTER (WHERE v.state = 'booked' AND upper(v.during) < :now), 0) AS cards_owed FROM interview v WHERE v.application_id = p.id) i ON true

@@ -57,6 +57,37 @@ final readonly class DeliveryQuery
         ));
     }
 
+    /** @return list<int> subjects of a kind for which something waits or has failed */
+    public function undelivered(string $subjectKind): array
+    {
+        return array_map(static fn (Record $r): int => $r->int('subject_id'), $this->db->rows(
+            "SELECT DISTINCT subject_id FROM delivery
+             WHERE subject_kind = :kind AND state IN ('waiting', 'sending', 'failed')",
+            ['kind' => $subjectKind],
+        ));
+    }
+
+    /**
+     * @param list<int> $subjects
+     *
+     * @return array<int, DeliveryRow> the last one about each of them, by subject
+     */
+    public function last(string $subjectKind, array $subjects): array
+    {
+        $last = [];
+        foreach ([] === $subjects ? [] : $this->db->rows(
+            'SELECT DISTINCT ON (subject_id) subject_id, id, state, attempts, last_error FROM delivery
+             WHERE subject_kind = :kind AND subject_id IN (:subjects) ORDER BY subject_id, id DESC',
+            ['kind' => $subjectKind, 'subjects' => $subjects],
+        ) as $row) {
+            $last[$row->int('subject_id')] = new DeliveryRow(
+                $row->int('id'), $row->str('state'), $row->int('attempts'), $row->strOrNull('last_error'),
+            );
+        }
+
+        return $last;
+    }
+
     /** @return array<string, int> failed ones by what the other side said */
     public function kinds(): array
     {

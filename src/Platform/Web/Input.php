@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Jorvent\Platform\Web;
 
+use Jorvent\Core\Shared\Day;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpKernel\Exception\BadRequestHttpException;
 
@@ -70,16 +71,7 @@ final readonly class Input
     /** A day as a date field sends it, at midnight UTC; null when it is none. */
     public function day(string $name): ?\DateTimeImmutable
     {
-        return self::dayOf($this->line($name));
-    }
-
-    /** A day of four digits, two and two, that exists, between the years 1900 and 2199: others are slips of the hand. */
-    public static function dayOf(string $written): ?\DateTimeImmutable
-    {
-        $day = \DateTimeImmutable::createFromFormat('!Y-m-d', $written, new \DateTimeZone('UTC'));
-        $exists = false !== $day && $day->format('Y-m-d') === $written;
-
-        return $exists && 1 === preg_match('/^(?:19|20|21)/', $written) ? $day : null;
+        return Day::read($this->line($name));
     }
 
     /** @return list<int> */

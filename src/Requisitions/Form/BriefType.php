@@ -7,6 +7,7 @@ namespace Jorvent\Requisitions\Form;
 use Jorvent\Core\Adverts\Advert;
 use Jorvent\Core\Pay\Frequency;
 use Jorvent\Organisation\Read\UnitChoice;
+use Jorvent\Platform\Web\Form\DayType;
 use Jorvent\Platform\Web\Form\OneOfType;
 use Jorvent\Requisitions\Brief\Employment;
 use Jorvent\Requisitions\Brief\Job;
@@ -17,7 +18,6 @@ use Jorvent\Requisitions\Read\BriefOptions;
 use Jorvent\Requisitions\Read\SiteOption;
 use Symfony\Component\Form\AbstractType;
 use Symfony\Component\Form\Extension\Core\Type\ChoiceType;
-use Symfony\Component\Form\Extension\Core\Type\DateType;
 use Symfony\Component\Form\Extension\Core\Type\EnumType;
 use Symfony\Component\Form\Extension\Core\Type\HiddenType;
 use Symfony\Component\Form\Extension\Core\Type\IntegerType;
@@ -128,8 +128,8 @@ final class BriefType extends AbstractType
         $builder
             ->add('employment', EnumType::class, self::cases('Employment', Employment::class, 'brief.employment.'))
             ->add('months', IntegerType::class, self::whole('Months', 'n3'))
-            ->add('openedOn', DateType::class, self::day('opens'))
-            ->add('targetOn', DateType::class, self::day('signed by'));
+            ->add('openedOn', DayType::class, self::day('opens'))
+            ->add('targetOn', DayType::class, self::day('signed by'));
     }
 
     /** @param FormBuilderInterface<BriefInput|null> $builder */
@@ -245,11 +245,7 @@ final class BriefType extends AbstractType
     /** @return array<string, mixed> */
     private static function day(string $label): array
     {
-        return [
-            'label' => $label, 'required' => false, 'widget' => 'single_text', 'input' => 'datetime_immutable',
-            'model_timezone' => 'UTC', 'view_timezone' => 'UTC', 'invalid_message' => 'refusal.not_a_day',
-            'attr' => ['class' => 'bf'],
-        ];
+        return ['label' => $label, 'required' => false, 'attr' => ['class' => 'bf']];
     }
 
     /** @return array<string, mixed> */

@@ -103,10 +103,10 @@ final readonly class OutcomeQuery
             "SELECT coalesce(b.board, 'sourced') AS source, count(*) AS applied,
                 count(*) FILTER (WHERE p.stage NOT IN ('new', 'screening')) AS further,
                 count(*) FILTER (WHERE p.state = 'hired') AS hired, coalesce((
-                    SELECT sum(d.visits) FROM posting_day d JOIN posting g ON g.id = d.posting_id
-                    WHERE g.requisition_id = :r AND g.board = b.board
+                    SELECT sum(d.visits) FROM posting_visits d
+                    WHERE d.requisition_id = :r AND d.board = b.board
                 ), 0) AS visits
-             FROM application p LEFT JOIN posting b ON b.id = p.posting_id
+             FROM application p LEFT JOIN posting_head b ON b.id = p.posting_id
              WHERE p.requisition_id = :r GROUP BY b.board ORDER BY applied DESC",
             ['r' => $requisition],
         ));

@@ -32,15 +32,15 @@ final readonly class RequisitionQuery
             SELECT count(*) FILTER (WHERE state = 'live') AS live,
                 count(*) FILTER (
                     WHERE (state = 'refused' AND NOT EXISTS (
-                        SELECT 1 FROM posting n WHERE n.requisition_id = posting.requisition_id
-                            AND n.board = posting.board AND n.locale = posting.locale AND n.id > posting.id
+                        SELECT 1 FROM posting_head n WHERE n.requisition_id = g.requisition_id
+                            AND n.board = g.board AND n.locale = g.locale AND n.id > g.id
                     )) OR EXISTS (
                         SELECT 1 FROM delivery b
-                        WHERE b.kind = 'posting' AND b.subject_id = posting.id AND b.state = 'failed'
+                        WHERE b.kind = 'posting' AND b.subject_id = g.id AND b.state = 'failed'
                     )
                 ) AS troubled,
                 count(*) FILTER (WHERE state = 'live' AND until <= CAST(:today AS date) + 2) AS ends_soon
-            FROM posting WHERE requisition_id = r.id
+            FROM posting_head g WHERE requisition_id = r.id
         ) p
         CROSS JOIN LATERAL (
             SELECT count(*) FILTER (WHERE origin = 'applied') AS applied,

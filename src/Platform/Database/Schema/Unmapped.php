@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Jorvent\Platform\Database\Schema;
 
 /**
- * What has no entity or property: not yet (config/tables_without_entity.php), or because a store writes it
- * (config/tables_of_stores.php).
+ * What has no entity or property: not yet (config/tables_without_entity.php), because a store writes it
+ * (config/tables_of_stores.php), or because the database computes it (config/generated_columns.php).
  */
 final class Unmapped
 {
@@ -21,7 +21,9 @@ final class Unmapped
             $names = require $config.'/tables_without_entity.php';
             /** @var array<string, class-string> $stores */
             $stores = require $config.'/tables_of_stores.php';
-            self::$names = array_flip([...$names, ...array_keys($stores)]);
+            /** @var list<string> $generated */
+            $generated = require $config.'/generated_columns.php';
+            self::$names = array_flip([...$names, ...array_keys($stores), ...$generated]);
         }
 
         return isset(self::$names[null === $column ? $table : $table.'.'.$column]);
