@@ -102,15 +102,14 @@ final readonly class OpenRequisitions
     public function many(array $drafts, array $change, int $by): void
     {
         $now = $this->clock->now();
+        $numbers = $this->requisitions->nextNumbers(\count($drafts));
         $opened = [];
-        foreach ($drafts as [$brief, $profile]) {
+        foreach ($drafts as $i => [$brief, $profile]) {
             $from = null === $profile ? WrittenFrom::nothing() : WrittenFrom::profile($profile);
-            $number = $this->requisitions->nextNumber();
-            $opened[] = new Requisition($number, $from->origin, $brief, $from->questions, $by, $now);
+            $opened[] = new Requisition($numbers[$i], $from->origin, $brief, $from->questions, $by, $now);
         }
-        $this->requisitions->add(...$opened);
+        $this->requisitions->addMany($opened);
         $subjects = array_map(static fn (Requisition $r): LogSubject => new LogSubject('requisition', $r->id, $r->id), $opened);
-        $this->requisitions->clear();
         $this->log->recordEach($by, 'requisition.opened', $subjects, $change);
     }
 

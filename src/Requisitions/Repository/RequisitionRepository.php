@@ -8,6 +8,7 @@ use Doctrine\DBAL\LockMode;
 use Doctrine\ORM\EntityManagerInterface;
 use Doctrine\ORM\QueryBuilder;
 use Jorvent\Core\Workflow\RequisitionState;
+use Jorvent\Platform\Database\BulkInsert;
 use Jorvent\Requisitions\Entity\BriefVersion;
 use Jorvent\Requisitions\Entity\QuestionsVersion;
 use Jorvent\Requisitions\Entity\Requisition;
@@ -15,7 +16,7 @@ use Jorvent\Requisitions\Entity\RequisitionTemplate;
 
 final readonly class RequisitionRepository
 {
-    public function __construct(private EntityManagerInterface $entities)
+    public function __construct(private EntityManagerInterface $entities, private BulkInsert $bulk)
     {
     }
 
@@ -31,7 +32,13 @@ final readonly class RequisitionRepository
         $this->entities->flush();
     }
 
-    /** Lets go of all that was loaded or added, after a part of a long import. */
+    /** @param list<Requisition> $all new ones, of an import; they are not managed afterwards */
+    public function addMany(array $all): void
+    {
+        $this->bulk->insert($all);
+    }
+
+    /** Lets go of all that was loaded. */
     public function clear(): void
     {
         $this->entities->clear();
@@ -87,6 +94,16 @@ final readonly class RequisitionRepository
     public function countOpenOf(int $account): int
     {
         return (int) $this->open($account)->select('COUNT(r.id)')->getQuery()->getSingleScalarResult();
+    }
+
+    /** @return list<int> the numbers of the next requisitions */
+    public function nextNumbers(int $count): array
+    {
+        $numbers = $this->entities->getConnection()->fetchFirstColumn(
+            "SELECT nextval('requisition_number') FROM generate_series(1, ?)", [$count],
+        );
+
+        return array_map(static fn (mixed $next): int => is_numeric($next) ? (int) $next : 0, $numbers);
     }
 
     /** The number of the next requisition; numbers are never given twice. */
