@@ -46,7 +46,9 @@ final readonly class Questions
                 new Option('yes', ['en' => 'Yes', 'nb' => 'Ja', 'pl' => 'Tak'], 100),
                 new Option('no', ['en' => 'No', 'nb' => 'Nei', 'pl' => 'Nie']),
             ],
-            QuestionKind::Single, QuestionKind::Multiple => [new Option('a', ['en' => '']), new Option('b', ['en' => ''])],
+            QuestionKind::Single, QuestionKind::Multiple => [
+                new Option('a', ['en' => '']), new Option('b', ['en' => '']),
+            ],
             default => [],
         };
         $question = new Question($id, ['en' => ''], $kind, 0, true, $options, off: $set->isUnderWay());

@@ -123,9 +123,9 @@ final class BriefTest extends BrowserTest
         $b->fill('text[en]', 'Which of these have you run?')->fill('text[pl]', 'Co już prowadziłeś?');
         foreach (['A booking system' => 100, 'A web shop' => 60] as $text => $points) {
             $row = 100 === $points ? 1 : 2;
-            $b->driver->executeScript('const r = document.querySelectorAll(".opts tbody tr")[arguments[0] - 1]; r.querySelector("input").value = arguments[1]; r.querySelector("[name^=points]").value = arguments[2]', [$row, $text, $points]);
+            $b->driver->executeScript('const r = document.querySelectorAll(".opts tbody tr")[arguments[0] - 1]; r.querySelector("input").value = arguments[1]; r.querySelector("[name$=\"[points]\"]").value = arguments[2]', [$row, $text, $points]);
         }
-        $b->click('.opts tbody tr:last-child [name^=stops]')->press('Keep', '.q-open')->sees('.qs', 'knock-out');
+        $b->click('.opts tbody tr:last-child [name$="[stops]"]')->press('Save the question')->sees('.qs', 'knock-out');
         $b->press('Spread the rest evenly')->sees('.weights');
         self::assertSame(100, $b->driver->executeScript('return [...document.querySelectorAll(".weights [name^=weight]")].reduce((sum, i) => sum + Number(i.value), 0)'));
         self::assertAxe($b);

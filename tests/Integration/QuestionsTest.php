@@ -92,6 +92,40 @@ final class QuestionsTest extends DatabaseTest
         self::assertSame(['missing'], $this->refused(static fn () => $questions->addFromLibrary($other, $library->id)));
     }
 
+    public function testWhatCanNotBeReadIsToldAtItsFieldAndNothingTypedIsLost(): void
+    {
+        $this->as('Callum Gauthier');
+        $number = 2211;
+        $id = $this->int('SELECT id FROM requisition WHERE number = :n', ['n' => $number]);
+        $questions = $this->get(Questions::class);
+        $set = $questions->requisition($id);
+        $new = $questions->add($set, QuestionKind::Single);
+        [$page, $save] = ['/r/'.$number.'/questions?q='.$new, '/r/'.$number.'/questions/save'];
+        $typed = [
+            'question' => $new, 'text' => ['en' => 'Which ships?'], 'asked' => '1', 'then' => 'keep',
+            'options' => ['a' => ['en' => 'Ferries', 'points' => '80'], 'b' => ['en' => 'Barges', 'stops' => '1']],
+        ];
+        $this->send($page, $save, [...$typed, 'weight' => 'ten'], 422);
+        self::assertSelectorExists('#question [name=weight][value=ten]');
+        self::assertSelectorExists('#question [name="text[en]"][value="Which ships?"]');
+        self::assertSelectorTextContains('#question .field-error', 'A weight is from 0 to 100');
+        $many = $typed;
+        $many['options']['a']['points'] = '180';
+        $this->send($page, $save, $many, 422);
+        self::assertSelectorTextContains('.opts .field-error', 'Points are from 0 to 100');
+        self::assertSame('', $set->questions()->question($new)?->text('en'), 'nothing is saved by halves');
+        $this->send($page, $save, [...$typed, 'weight' => '10', 'then' => 'option']);
+        $saved = $set->questions()->question($new);
+        self::assertInstanceOf(Question::class, $saved);
+        self::assertSame(
+            ['Which ships?', 10, 3, true, 80],
+            [$saved->text('en'), $saved->weight, \count($saved->options), $saved->knockOut, $saved->options[0]->points],
+        );
+        $page = '/r/'.$number.'/questions';
+        $this->send($page, $page.'/weights', ['weight' => [$new => 'many'], 'then' => 'keep'], 422);
+        self::assertSelectorExists('.weights [name="weight['.$new.']"][value=many]');
+    }
+
     public function testATextIsMarkedByAPersonAndUntilThenTheScoreIsNotComplete(): void
     {
         $questions = $this->get(Questions::class);

@@ -8,12 +8,12 @@ use Jorvent\Accounts\Access\Gate;
 use Jorvent\Accounts\Access\Permission;
 use Jorvent\Catalogue\Read\ProfileHead;
 use Jorvent\Catalogue\Read\ProfileQuery;
-use Jorvent\Platform\Web\Errors;
-use Jorvent\Platform\Web\Input;
 use Jorvent\Screening\Questions;
 use Jorvent\Screening\QuestionSet;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpKernel\Attribute\MapQueryString;
+use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
 use Symfony\Component\Routing\Attribute\Route;
 
 /** The screening questions a requisition begins with when it is written from a profile. */
@@ -27,50 +27,49 @@ final class ProfileQuestionsPage extends QuestionBuilder
 
     #[Gate(Permission::OpenRequisition)]
     #[Route('', name: 'profile_questions', methods: ['GET'])]
-    public function show(int $id, Request $request): Response
+    public function show(int $id, #[MapQueryString] Opened $opened = new Opened()): Response
     {
-        return $this->builder($id, $request->query->getString('q'), $request->query->getString('lang'), Errors::none());
+        return $this->builder($id, $opened);
     }
 
     #[Gate(Permission::OpenRequisition)]
     #[Route('/preview', name: 'profile_questions_preview', methods: ['GET'])]
-    public function preview(int $id, Request $request): Response
+    public function preview(int $id, Request $request, #[MapQueryString] Opened $opened = new Opened()): Response
     {
-        return $this->phone($id, $this->profile($id)->content->title, $request);
+        return $this->phone($id, $this->profile($id)->content->title, $opened, $request);
     }
 
     #[Gate(Permission::Administer)]
     #[Route('/add', name: 'profile_questions_add', methods: ['POST'])]
-    public function add(int $id, Request $request): Response
+    public function add(int $id, #[MapRequestPayload] NewQuestion $asked): Response
     {
-        return $this->addTo($id, $request);
+        return $this->addTo($id, $asked);
     }
 
     #[Gate(Permission::Administer)]
     #[Route('/save', name: 'profile_questions_save', methods: ['POST'])]
-    public function save(int $id, Request $request): Response
+    public function save(int $id, Request $request, #[MapRequestPayload] SentQuestion $sent): Response
     {
-        return $this->saveIn($id, $request);
+        return $this->saveIn($id, $sent, $request);
     }
 
     #[Gate(Permission::Administer)]
     #[Route('/weights', name: 'profile_questions_weights', methods: ['POST'])]
-    public function weights(int $id, Request $request): Response
+    public function weights(int $id, #[MapRequestPayload] SentWeights $sent): Response
     {
-        return $this->weighIn($id, $request);
+        return $this->weighIn($id, $sent);
     }
 
     /** Makes what was written the next version of the profile, or throws it away. */
     #[Gate(Permission::Administer)]
     #[Route('/publish', name: 'profile_questions_publish', methods: ['POST'])]
-    public function publish(int $id, Request $request): Response
+    public function publish(int $id, #[MapRequestPayload] Publishing $sent): Response
     {
-        $input = Input::of($request);
         $set = $this->questions->profile($this->profile($id)->id);
-        if (PublishAct::Discard === $input->choice('then', PublishAct::class)) {
+        if (PublishAct::Discard === $sent->then) {
             return $this->act($set->discard(...), 'questions_discarded', 'profile_questions', ['id' => $id]);
         }
-        $publish = fn () => $set->publish($input->line('note'), $this->me()->id);
+        $publish = fn () => $set->publish(trim($sent->note), $this->me()->id);
 
         return $this->act($publish, 'profile_saved', 'profile_questions', ['id' => $id]);
     }

@@ -7,12 +7,16 @@ namespace Jorvent\Screening\Web;
 use Jorvent\Accounts\Web\SignedInPage;
 use Jorvent\Core\Screening\Question;
 use Jorvent\Core\Screening\QuestionKind;
+use Jorvent\Core\Screening\Questionnaire;
+use Jorvent\Core\Shared\Refusal;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Platform\Web\Errors;
-use Jorvent\Platform\Web\Input;
+use Jorvent\Screening\Form\QuestionInput;
+use Jorvent\Screening\Form\QuestionType;
 use Jorvent\Screening\Questions;
 use Jorvent\Screening\QuestionSet;
 use Jorvent\Screening\Read\LibraryQuery;
+use Symfony\Component\Form\FormInterface;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Contracts\Service\Attribute\Required;
@@ -20,9 +24,6 @@ use Symfony\Contracts\Service\Attribute\Required;
 /** The page on which screening questions are written, weighed and previewed, whatever set they are of. */
 abstract class QuestionBuilder extends SignedInPage
 {
-    /** The weights of all questions together. */
-    private const FULL = 100;
-
     private LibraryQuery $library;
 
     public function __construct(protected readonly Questions $questions)
@@ -52,19 +53,30 @@ abstract class QuestionBuilder extends SignedInPage
     /** @return array<string, int> parameters of the routes */
     abstract protected function parameters(int $of): array;
 
-    protected function builder(int $of, string $open, string $locale, Errors $errors): Response
-    {
+    /**
+     * @param FormInterface<QuestionInput>|null $form    of the open question, as it was sent
+     * @param SentWeights|null                  $weights as they were sent
+     * @param list<Refusal>                     $refused what is told above all questions
+     */
+    protected function builder(
+        int $of,
+        Opened $opened,
+        ?FormInterface $form = null,
+        ?SentWeights $weights = null,
+        array $refused = [],
+    ): Response {
         $set = $this->set($of);
         $all = $set->questions();
-        $at = array_search($open, array_map(static fn (Question $q): string => $q->id, $all->questions), true);
+        $open = $all->question($opened->q);
 
         return $this->render($this->template(), [
             'questions' => $all->questions,
             'version' => $set->version(),
-            'open' => false === $at ? null : $all->questions[$at],
-            'earlier' => \array_slice($all->questions, 0, (int) $at),
-            'lang' => self::language($locale),
-            'errors' => $errors,
+            'open' => $open,
+            'form' => $form ?? (null === $open ? null : $this->form($all, $open)),
+            'typed' => $weights->weight ?? [],
+            'lang' => $opened->language(),
+            'refused' => $refused,
             'blockers' => $all->blockers(),
             'total' => array_sum(array_map(static fn (Question $q): int => $q->weight, $all->questions)),
             'kinds' => array_map(static fn (QuestionKind $k): string => $k->value, QuestionKind::cases()),
@@ -74,14 +86,14 @@ abstract class QuestionBuilder extends SignedInPage
             'answered' => 0,
             'scores' => [],
             ...$this->around($of),
-        ], new Response(status: $errors->any() ? 422 : 200));
+        ], new Response(status: [] === $refused ? 200 : 422));
     }
 
     /** What a candidate on a phone meets, in a language. */
-    protected function phone(int $of, string $title, Request $request): Response
+    protected function phone(int $of, string $title, Opened $opened, Request $request): Response
     {
         $all = $this->set($of)->questions();
-        $locale = self::language($request->query->getString('lang'));
+        $locale = $opened->language();
         $this->speak($request, $locale);
 
         return $this->render('screening/preview.html.twig', [
@@ -93,66 +105,79 @@ abstract class QuestionBuilder extends SignedInPage
         ]);
     }
 
-    protected function addTo(int $of, Request $request): Response
+    protected function addTo(int $of, NewQuestion $asked): Response
     {
-        $input = Input::of($request);
         $new = null;
-        $response = $this->act(function () use ($input, $of, &$new): void {
-            $library = $input->int('library');
-            $new = null === $library
-                ? $this->questions->add($this->set($of), $input->choice('kind', QuestionKind::class, QuestionKind::YesNo))
-                : $this->questions->addFromLibrary($this->set($of), $library);
+        $response = $this->act(function () use ($asked, $of, &$new): void {
+            $new = null === $asked->library
+                ? $this->questions->add($this->set($of), $asked->kind)
+                : $this->questions->addFromLibrary($this->set($of), $asked->library);
         }, null, $this->route(), $this->parameters($of));
 
         return null === $new ? $response : $this->onTo($of, $new);
     }
 
-    protected function saveIn(int $of, Request $request): Response
+    protected function saveIn(int $of, SentQuestion $sent, Request $request): Response
     {
-        $input = Input::of($request);
         $set = $this->set($of);
-        $question = $input->line('question');
-        $then = $input->choice('then', QuestionAct::class, QuestionAct::Keep);
-        $old = $set->questions()->question($question) ?? throw $this->createNotFoundException();
-        $form = new QuestionForm($input, $old);
-        try {
-            match ($then) {
-                QuestionAct::Remove => $this->questions->remove($set, $question),
-                QuestionAct::Up => $this->questions->move($set, $question, -1),
-                QuestionAct::Down => $this->questions->move($set, $question, 1),
-                QuestionAct::Library => $this->questions->keepInLibrary(
-                    $set, $question, $input->line('name'), $this->me()->id,
-                ),
-                QuestionAct::Keep => $this->questions->save($set, $form->question(false)),
-                QuestionAct::Option => $this->questions->save($set, $form->question(true)),
-            };
-        } catch (Refused $refused) {
-            return $this->builder($of, $question, $input->line('lang'), Errors::of($refused->refusals));
+        $all = $set->questions();
+        $old = $all->question($sent->question) ?? throw $this->createNotFoundException();
+        $form = $this->form($all, $old)->handleRequest($request);
+        $opened = new Opened($old->id, $sent->lang);
+        if (QuestionAct::Keep === $sent->then || QuestionAct::Option === $sent->then) {
+            $another = QuestionAct::Option === $sent->then;
+            $save = fn () => $this->questions->save($set, $form->getData()->question($another));
+
+            return $this->done($form, $save)
+                ? $this->onTo($of, $old->id, $sent->lang)
+                : $this->builder($of, $opened, $form);
         }
-        if (QuestionAct::Library === $then) {
-            $this->say('question_kept');
+        try {
+            $this->do($sent->then, $set, $old->id, $form->getData()->name ?? '');
+        } catch (Refused $refused) {
+            return $this->builder($of, $opened, $form, refused: $refused->refusals);
         }
 
-        return $this->onTo($of, QuestionAct::Remove === $then ? null : $question, $input->line('lang') ?: null);
+        return $this->onTo($of, QuestionAct::Remove === $sent->then ? null : $old->id, $sent->lang);
     }
 
-    protected function weighIn(int $of, Request $request): Response
+    protected function weighIn(int $of, SentWeights $sent): Response
     {
-        $input = Input::of($request);
         $set = $this->set($of);
-        $then = $input->line('then');
         try {
-            if (1 === preg_match('/^shift:(\w+):(-?\d{1,2})$/', $then, $m)) {
-                $this->questions->shift($set, $m[1], (int) $m[2]);
-            } else {
-                $locked = array_map(static fn (): bool => true, $input->map('locked'));
-                $this->questions->weigh($set, self::weights($input), $locked, 'spread' === $then);
-            }
+            $shift = $sent->shift();
+            null === $shift
+                ? $this->questions->weigh($set, $sent->weights(), $sent->locked(), $sent->isSpread())
+                : $this->questions->shift($set, ...$shift);
         } catch (Refused $refused) {
-            return $this->builder($of, $input->line('q'), 'en', Errors::of($refused->refusals));
+            return $this->builder($of, new Opened($sent->q), weights: $sent, refused: $refused->refusals);
         }
 
-        return $this->onTo($of, $input->line('q') ?: null);
+        return $this->onTo($of, '' === $sent->q ? null : $sent->q);
+    }
+
+    private function do(QuestionAct $act, QuestionSet $set, string $question, string $name): void
+    {
+        match ($act) {
+            QuestionAct::Remove => $this->questions->remove($set, $question),
+            QuestionAct::Up => $this->questions->move($set, $question, -1),
+            QuestionAct::Down => $this->questions->move($set, $question, 1),
+            QuestionAct::Library => $this->questions->keepInLibrary($set, $question, $name, $this->me()->id),
+            QuestionAct::Keep, QuestionAct::Option => throw new \LogicException('A question is saved with its form.'),
+        };
+        if (QuestionAct::Library === $act) {
+            $this->say('question_kept');
+        }
+    }
+
+    /** @return FormInterface<QuestionInput> */
+    private function form(Questionnaire $all, Question $open): FormInterface
+    {
+        $at = array_search($open->id, array_map(static fn (Question $q): string => $q->id, $all->questions), true);
+
+        return $this->formOf(QuestionType::class, new QuestionInput($open), [
+            'question' => $open, 'earlier' => \array_slice($all->questions, 0, (int) $at),
+        ]);
     }
 
     private function onTo(int $of, ?string $question, ?string $locale = null): Response
@@ -160,28 +185,5 @@ abstract class QuestionBuilder extends SignedInPage
         $at = [...$this->parameters($of), 'q' => $question, 'lang' => $locale];
 
         return $this->redirectToRoute($this->route(), $at, Response::HTTP_SEE_OTHER);
-    }
-
-    /**
-     * What is no number is refused, never taken for zero.
-     *
-     * @return array<string, int> by question
-     */
-    private static function weights(Input $input): array
-    {
-        $weights = [];
-        foreach ($input->map('weight') as $question => $typed) {
-            if (1 !== preg_match('/^\d{1,3}$/D', $typed) || (int) $typed > self::FULL) {
-                throw Refused::because('weight_out_of_range', 'questions.'.$question);
-            }
-            $weights[$question] = (int) $typed;
-        }
-
-        return $weights;
-    }
-
-    private static function language(string $typed): string
-    {
-        return \in_array($typed, Question::LANGUAGES, true) ? $typed : 'en';
     }
 }

@@ -6,7 +6,6 @@ namespace Jorvent\Screening\Web;
 
 use Jorvent\Accounts\Access\Gate;
 use Jorvent\Accounts\Access\Permission;
-use Jorvent\Platform\Web\Errors;
 use Jorvent\Requisitions\AnswersGiven;
 use Jorvent\Requisitions\Read\RequisitionQuery;
 use Jorvent\Requisitions\Read\RequisitionView;
@@ -14,6 +13,8 @@ use Jorvent\Screening\Questions;
 use Jorvent\Screening\QuestionSet;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpKernel\Attribute\MapQueryString;
+use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
 use Symfony\Component\Routing\Attribute\Route;
 
 /** The screening questions of a brief. */
@@ -32,37 +33,37 @@ final class QuestionsPage extends QuestionBuilder
 
     #[Gate(Permission::ReadRequisition, Gate::REQUISITION)]
     #[Route('', name: 'questions', methods: ['GET'])]
-    public function show(int $number, Request $request): Response
+    public function show(int $number, #[MapQueryString] Opened $opened = new Opened()): Response
     {
-        return $this->builder($number, $request->query->getString('q'), $request->query->getString('lang'), Errors::none());
+        return $this->builder($number, $opened);
     }
 
     #[Gate(Permission::ReadRequisition, Gate::REQUISITION)]
     #[Route('/preview', name: 'questions_preview', methods: ['GET'])]
-    public function preview(int $number, Request $request): Response
+    public function preview(int $number, Request $request, #[MapQueryString] Opened $opened = new Opened()): Response
     {
-        return $this->phone($number, $this->view($number)->facts->str('title'), $request);
+        return $this->phone($number, $this->view($number)->facts->str('title'), $opened, $request);
     }
 
     #[Gate(Permission::EditBrief, Gate::REQUISITION)]
     #[Route('/add', name: 'questions_add', methods: ['POST'])]
-    public function add(int $number, Request $request): Response
+    public function add(int $number, #[MapRequestPayload] NewQuestion $asked): Response
     {
-        return $this->addTo($number, $request);
+        return $this->addTo($number, $asked);
     }
 
     #[Gate(Permission::EditBrief, Gate::REQUISITION)]
     #[Route('/save', name: 'questions_save', methods: ['POST'])]
-    public function save(int $number, Request $request): Response
+    public function save(int $number, Request $request, #[MapRequestPayload] SentQuestion $sent): Response
     {
-        return $this->saveIn($number, $request);
+        return $this->saveIn($number, $sent, $request);
     }
 
     #[Gate(Permission::EditBrief, Gate::REQUISITION)]
     #[Route('/weights', name: 'questions_weights', methods: ['POST'])]
-    public function weights(int $number, Request $request): Response
+    public function weights(int $number, #[MapRequestPayload] SentWeights $sent): Response
     {
-        return $this->weighIn($number, $request);
+        return $this->weighIn($number, $sent);
     }
 
     protected function route(): string
