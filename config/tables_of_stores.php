@@ -5,6 +5,7 @@ declare(strict_types=1);
 use Jorvent\Activity\Store\ChainStore;
 use Jorvent\Activity\Store\LogStore;
 use Jorvent\Adverts\Store\VisitStore;
+use Jorvent\Careers\Store\DeclaredStore;
 use Jorvent\Organisation\Store\ReachStore;
 use Jorvent\Organisation\Store\UnitStore;
 use Jorvent\Reference\Store\HolidayStore;
@@ -16,6 +17,7 @@ return [
     'activity' => LogStore::class,
     'activity_chain' => ChainStore::class,
     'activity_head' => ChainStore::class,
+    'declared' => DeclaredStore::class,
     'exchange_rate' => RateStore::class,
     'org_unit' => UnitStore::class,
     'posting_day' => VisitStore::class,

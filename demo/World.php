@@ -5,6 +5,10 @@ declare(strict_types=1);
 namespace Jorvent\Demo;
 
 use Doctrine\ORM\EntityManagerInterface;
+use Jorvent\Careers\Entity\DeclarationSettings;
+use Jorvent\Careers\Entity\GuideAnswer;
+use Jorvent\Careers\Entity\GuideOffered;
+use Jorvent\Careers\Entity\GuideSettings;
 use Jorvent\Catalogue\Entity\JobFamily;
 use Jorvent\Catalogue\Entity\RoleProfile;
 use Jorvent\Catalogue\ProfileContent;
@@ -171,10 +175,12 @@ final class World
 
     private function guide(): void
     {
-        $this->db->execute("UPDATE guide SET contact = 'hiring@skerryline.example'");
+        $guide = $this->entities->find(GuideSettings::class, GuideSettings::ID);
+        $guide?->change(GuideOffered::Always, 'hiring@skerryline.example', [], $guide->version());
         foreach (JobBoards::ANSWERS as [$locale, $question, $answer]) {
-            $this->db->insert('guide_answer', ['locale' => $locale, 'question' => $question, 'answer' => $answer]);
+            $this->entities->persist(new GuideAnswer($locale, $question, $answer));
         }
+        $this->entities->flush();
     }
 
     private function careersSites(): void
@@ -198,7 +204,9 @@ final class World
                 $this->db->execute("UPDATE application SET referral_id = :f WHERE id IN (SELECT a.id FROM application a LEFT JOIN hire h ON h.application_id = a.id WHERE a.requisition_id = :r AND a.origin = 'applied' AND a.referral_id IS NULL ORDER BY (h.id IS NOT NULL) DESC, a.id LIMIT :n)", ['f' => $row->int('id'), 'r' => $row->int('requisition_id'), 'n' => $came]);
             }
         }
-        $this->db->execute("UPDATE declaration SET smallest = 5, asked = '[\"gender\", \"age\"]'");
+        $declaration = $this->entities->find(DeclarationSettings::class, DeclarationSettings::ID);
+        $declaration?->change(['gender', 'age'], DeclarationSettings::LEAST, $declaration->version());
+        $this->entities->flush();
         $chance = new Randomizer(new Mt19937(2611));
         foreach ($this->db->rows("SELECT r.unit_id, date_trunc('quarter', a.applied_at)::date AS quarter, count(*) AS n FROM application a JOIN requisition r ON r.id = a.requisition_id WHERE a.origin = 'applied' GROUP BY 1, 2 ORDER BY 1, 2") as $row) {
             foreach (CareersSites::DECLARED as $question => $answers) {

@@ -5,49 +5,85 @@ declare(strict_types=1);
 namespace Jorvent\Careers;
 
 use Jorvent\Activity\ActivityLog;
+use Jorvent\Careers\Entity\ConsentText;
+use Jorvent\Careers\Repository\SiteTextRepository;
 use Jorvent\Core\Messages\Template;
 use Jorvent\Core\Shared\Refusal;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Platform\Database\Db;
-use Jorvent\Platform\Database\Record;
 use Psr\Clock\ClockInterface;
 
-/** What people agree to when they send their data, in versions: a text that someone agreed to is never changed, a new one takes its place. */
+/** What people agree to when they send their data, in versions. */
 final readonly class Consent
 {
-    public const LOCALES = ['en', 'nb', 'pl'];
+    private const SHORTEST = 20;
     private const LONGEST = 2000;
 
-    public function __construct(private Db $db, private ClockInterface $clock, private ActivityLog $log)
-    {
+    public function __construct(
+        private Db $db,
+        private SiteTextRepository $texts,
+        private ActivityLog $log,
+        private ClockInterface $clock,
+    ) {
     }
 
     public function version(): int
     {
-        return $this->db->int('SELECT max(version) FROM consent_text');
+        return $this->texts->consentVersion();
     }
 
-    /** @return string as it is read, with the company's name */
+    /** @return string as it is read, with the company's name; in English when it is not written in that language */
     public function text(int $version, string $locale, string $company): string
     {
-        $row = $this->db->row("SELECT text FROM consent_text WHERE version = :v AND locale IN (:l, 'en') ORDER BY (locale = :l) DESC LIMIT 1", ['v' => $version, 'l' => $locale]) ?? throw new \LogicException('A version has a text.');
+        $texts = $this->texts->consent($version);
+        $text = $texts[$locale] ?? $texts['en'] ?? throw new \LogicException('A version has a text.');
 
-        return (new Template('-', $row->str('text')))->fill(['company' => $company])->body;
+        return (new Template('-', $text->text))->fill(['company' => $company])->body;
     }
 
-    /** @return list<Record> newest first: version, since, by, agreed (how many applications), texts by language */
-    public function history(): array
-    {
-        return $this->db->rows('SELECT c.version, min(c.since) AS since, min(a.name) AS by, jsonb_object_agg(c.locale, c.text) AS texts, (SELECT count(*) FROM application p WHERE p.consent_version = c.version) AS agreed FROM consent_text c LEFT JOIN account a ON a.id = c.account_id GROUP BY c.version ORDER BY c.version DESC LIMIT 100');
-    }
-
-    /** @param array<string, string> $texts by language, all of them */
+    /**
+     * Writes the next version.
+     *
+     * @param array<string, string> $texts by language, all of them
+     * @param int                   $seen  the version that was there
+     *
+     * @return int the new version
+     */
     public function write(array $texts, int $seen, int $by): int
     {
+        $texts = array_map(trim(...), $texts);
+        Refused::unlessEmpty(self::blockers($texts));
+
+        return $this->db->transaction(function () use ($texts, $seen, $by): int {
+            if ($seen !== $this->version()) {
+                throw Refused::because('saved_by_another');
+            }
+            if ($this->isSame($texts, $seen)) {
+                throw Refused::because('nothing_changed');
+            }
+            $next = $seen + 1;
+            $now = $this->clock->now();
+            foreach (ConsentText::LOCALES as $locale) {
+                $this->texts->add(new ConsentText($next, $locale, $texts[$locale], $now, $by));
+            }
+            $this->log->record('consent.written', 'consent', $next, change: ['version' => $next]);
+
+            return $next;
+        }, 'saved_by_another');
+    }
+
+    /**
+     * @param array<string, string> $texts by language
+     *
+     * @return list<Refusal>
+     */
+    private static function blockers(array $texts): array
+    {
         $refusals = [];
-        foreach (self::LOCALES as $locale) {
-            $text = trim($texts[$locale] ?? '');
-            if (mb_strlen($text) < 20 || mb_strlen($text) > self::LONGEST) {
+        foreach (ConsentText::LOCALES as $locale) {
+            $text = $texts[$locale] ?? '';
+            $length = mb_strlen($text);
+            if ($length < self::SHORTEST || $length > self::LONGEST) {
                 $refusals[] = new Refusal('text.'.$locale, 'consent_length', ['limit' => self::LONGEST]);
             }
             $open = (new Template('-', '' === $text ? '-' : $text))->blockers(['company' => '-']);
@@ -55,27 +91,20 @@ final readonly class Consent
                 $refusals[] = new Refusal('text.'.$locale, $open[0]->code, $open[0]->data);
             }
         }
-        Refused::unlessEmpty($refusals);
 
-        return $this->db->transaction(function () use ($texts, $seen, $by): int {
-            $this->db->execute('LOCK TABLE consent_text IN SHARE ROW EXCLUSIVE MODE');
-            $now = $this->version();
-            if ($now !== $seen) {
-                throw Refused::because('saved_by_another');
-            }
-            $same = true;
-            foreach (self::LOCALES as $locale) {
-                $same = $same && 0 !== $this->db->int('SELECT count(*) FROM consent_text WHERE version = :v AND locale = :l AND text = :t', ['v' => $now, 'l' => $locale, 't' => trim($texts[$locale])]);
-            }
-            if ($same) {
-                throw Refused::because('nothing_changed');
-            }
-            foreach (self::LOCALES as $locale) {
-                $this->db->execute('INSERT INTO consent_text (version, locale, text, since, account_id) VALUES (:v, :l, :t, :now, :a)', ['v' => $now + 1, 'l' => $locale, 't' => trim($texts[$locale]), 'now' => $this->clock->now(), 'a' => $by]);
-            }
-            $this->log->record('consent.written', 'consent', $now + 1, change: ['version' => $now + 1]);
+        return $refusals;
+    }
 
-            return $now + 1;
-        });
+    /** @param array<string, string> $texts by language */
+    private function isSame(array $texts, int $version): bool
+    {
+        $kept = array_map(static fn (ConsentText $text): string => $text->text, $this->texts->consent($version));
+        foreach (ConsentText::LOCALES as $locale) {
+            if (($kept[$locale] ?? null) !== $texts[$locale]) {
+                return false;
+            }
+        }
+
+        return true;
     }
 }

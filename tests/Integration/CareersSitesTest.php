@@ -8,6 +8,7 @@ use Jorvent\Careers\Alerts;
 use Jorvent\Careers\ApplyDrafts;
 use Jorvent\Careers\Consent;
 use Jorvent\Careers\Declarations;
+use Jorvent\Careers\Read\DeclaredBy;
 use Jorvent\Careers\Referrals;
 use Jorvent\Core\Careers\Colours;
 use Jorvent\Core\Shared\Money;
@@ -307,9 +308,10 @@ final class CareersSitesTest extends DatabaseTest
         sort($columns);
         self::assertSame(['answer', 'n', 'quarter', 'question', 'unit_id'], $columns, 'nothing in it could lead back');
         $quarter = $this->clock()->now()->format('Y').' Q'.(int) ceil((int) $this->clock()->now()->format('n') / 3);
-        self::assertArrayNotHasKey($quarter, $declarations->shown('quarter')['gender']['groups'] ?? [], 'a quarter that is not over is not shown');
-        self::assertSame(['smallest group_too_small'], $this->refused(static fn () => $declarations->save(['gender'], 4, 1)));
-        self::assertSame(['asked not_offered'], $this->refused(static fn () => $declarations->save(['shoe size'], 9, 1)));
+        self::assertArrayNotHasKey($quarter, $declarations->shown(DeclaredBy::Quarter)['gender']['groups'] ?? [], 'a quarter that is not over is not shown');
+        $seen = $declarations->settings()->version();
+        self::assertSame(['smallest group_too_small'], $this->refused(static fn () => $declarations->save(['gender'], 4, $seen)));
+        self::assertSame(['asked not_offered'], $this->refused(static fn () => $declarations->save(['shoe size'], 9, $seen)));
     }
 
     public function testGuessingLinksIsMadeToWait(): void

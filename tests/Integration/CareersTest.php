@@ -216,9 +216,20 @@ final class CareersTest extends DatabaseTest
         $this->client->request('GET', '/careers/guide?lang=en');
         self::assertSelectorTextContains('.lead', 'Ahoy <script>');
         self::assertStringNotContainsString('<script>', (string) $this->client->getResponse()->getContent());
-        $this->send('/guide', '/guide', ['then' => 'write', 'locale' => 'en', 'question' => 'Will you pay for a house?', 'answer' => 'A flat for the first three months.']);
+        $typed = ['locale' => 'en', 'question' => 'Will you pay for a house?', 'answer' => 'A flat for the first three months.'];
+        $this->send('/guide', '/guide/answers', [...$typed, 'question' => 'Eh?'], 422);
+        self::assertSelectorExists('[name=question][value="Eh?"]', 'what was typed is still there');
+        $this->send('/guide', '/guide/answers', $typed);
         $this->client->request('GET', '/careers/guide?lang=en&question=Will+you+pay+for+a+house');
         self::assertSelectorTextContains('main', 'A flat for the first three months.');
+        $path = '/guide/answers/'.$this->int('SELECT max(id) FROM guide_answer');
+        $this->send($path, $path, [...$typed, 'answer' => 'A boat.', 'version' => '9'], 422);
+        self::assertSelectorTextContains('.errors', 'Someone saved it meanwhile');
+        $this->send($path, $path, [...$typed, 'answer' => 'A boat.', 'version' => '1']);
+        self::assertSame('A boat.', $this->db()->row('SELECT answer FROM guide_answer ORDER BY id DESC LIMIT 1')?->str('answer'));
+        $this->send($path, $path.'/remove', []);
+        $this->client->request('GET', $path);
+        self::assertResponseStatusCodeSame(404);
     }
 
     public function testAHalfWrittenApplicationIsFinishedLaterByLink(): void

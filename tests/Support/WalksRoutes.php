@@ -56,6 +56,7 @@ trait WalksRoutes
             'posting' => $this->int('SELECT min(p.id) FROM posting p JOIN requisition r ON r.id = p.requisition_id WHERE r.number = 2201'),
             'resume' => $this->int('SELECT min(id) FROM resume WHERE candidate_id = :c', ['c' => $this->own('candidate')]),
             'id' => $this->int('SELECT min(o.id) FROM delivery o JOIN requisition r ON r.id = o.requisition_id WHERE r.number = 2201'),
+            'guideAnswer' => $this->int('SELECT min(id) FROM guide_answer'),
             'account' => 3, 'unit' => 8, 'other' => 2, 'page', 'version', 'intake', 'file', 'site', 'brandId', 'rule' => 1,
             'grant', 'payment', 'shortlist', 'people', 'search', 'session' => 999,
             'key', 'token' => str_repeat('0', 32), 'sha256' => str_repeat('0', 64), 'secret' => 'not-a-secret-at-all-no',

@@ -204,7 +204,7 @@ final class ApplyPage extends OpeningPage
         }
         $hiring = $this->db->row('SELECT unit_id FROM requisition_head WHERE id = :id', ['id' => $draft->int('requisition_id')]);
 
-        return $this->publicPage($request, 'careers/sent.html.twig', ['hiring' => $hiring, 'secret' => 1 === preg_match('/^[\w\-]{20,60}$/', $status) ? $status : null, 'asked' => $declarations->asked(), 'answers' => Declared::QUESTIONS, 'smallest' => $declarations->settings()->int('smallest'), 'declared' => $draft->bool('declared')]);
+        return $this->publicPage($request, 'careers/sent.html.twig', ['hiring' => $hiring, 'secret' => 1 === preg_match('/^[\w\-]{20,60}$/', $status) ? $status : null, 'asked' => $declarations->asked(), 'answers' => Declared::QUESTIONS, 'smallest' => $declarations->settings()->smallest(), 'declared' => $draft->bool('declared')]);
     }
 
     /** Being sent by another click, which is not through yet: the page looks again. Else it was never sent. */

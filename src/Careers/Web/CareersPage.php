@@ -269,7 +269,7 @@ final class CareersPage extends OpeningPage
         $question = mb_substr(trim($request->query->getString('question')), 0, 300);
         [$found, $of] = [] !== $asked['kinds'] || [] !== $asked['cities'] || '' !== $asked['words'] ? $guide->propose($asked['kinds'], $asked['cities'], $asked['years'], $asked['words'], $locale) : [null, 0];
 
-        return $this->publicPage($request, 'careers/guide.html.twig', ['greeting' => $guide->greeting($locale), 'contact' => $guide->settings()->str('contact'), 'facets' => $this->openings->list([], 1, $locale, null, $this->brands->units($this->brand($request)))['facets'], 'asked' => $asked, 'found' => $found, 'of' => $of, 'question' => $question, 'answer' => '' === $question ? null : $guide->answer($question, $locale), 'errors' => $errors, 'input' => $errors->any() ? $input : null, 'sent' => $sent], $errors->any() ? 422 : 200);
+        return $this->publicPage($request, 'careers/guide.html.twig', ['greeting' => $guide->settings()->greeting($locale), 'contact' => $guide->settings()->contact(), 'facets' => $this->openings->list([], 1, $locale, null, $this->brands->units($this->brand($request)))['facets'], 'asked' => $asked, 'found' => $found, 'of' => $of, 'question' => $question, 'answer' => '' === $question ? null : $guide->answer($question, $locale), 'errors' => $errors, 'input' => $errors->any() ? $input : null, 'sent' => $sent], $errors->any() ? 422 : 200);
     }
 
     #[Route('/careers/openings.xml', name: 'careers_xml', methods: ['GET'])]
@@ -328,7 +328,7 @@ final class CareersPage extends OpeningPage
         $only = $request->query->has('kept') ? $kept : null;
         $found = $this->openings->list($wanted, $page, $this->locale($request), $only, $this->brands->units($brand));
         $chosen = array_filter($wanted, static fn (string $v): bool => '' !== $v);
-        $offered = $this->guide->settings()->str('offered');
+        $offered = $this->guide->settings()->offered()->value;
         $places = [];
         foreach ($brand->looks->chart ? $this->openings->places() : [] as $place) {
             $n = $found['facets']['city'][$place->str('city')] ?? 0;

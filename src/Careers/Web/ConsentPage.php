@@ -8,9 +8,10 @@ use Jorvent\Accounts\Access\Gate;
 use Jorvent\Accounts\Access\Permission;
 use Jorvent\Accounts\Web\SignedInPage;
 use Jorvent\Careers\Consent;
-use Jorvent\Core\Shared\Refused;
-use Jorvent\Platform\Web\Errors;
-use Jorvent\Platform\Web\Input;
+use Jorvent\Careers\Form\ConsentInput;
+use Jorvent\Careers\Form\ConsentType;
+use Jorvent\Careers\Read\ConsentQuery;
+use Jorvent\Careers\Repository\SiteTextRepository;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
@@ -20,21 +21,26 @@ use Symfony\Component\Routing\Attribute\Route;
 final class ConsentPage extends SignedInPage
 {
     #[Route('/consent', name: 'consent', methods: ['GET', 'POST'])]
-    public function consent(Request $request, Consent $consent): Response
-    {
-        $errors = Errors::none();
-        $input = $request->isMethod('POST') ? Input::of($request) : null;
-        if (null !== $input) {
-            try {
-                $version = $consent->write($input->map('text'), $input->int('version') ?? 0, $this->me()->id);
-                $this->say('consent_written', ['version' => $version]);
+    public function consent(
+        Request $request,
+        Consent $consent,
+        ConsentQuery $query,
+        SiteTextRepository $texts,
+    ): Response {
+        $now = $consent->version();
+        $input = new ConsentInput($now, $texts->consent($now));
+        $form = $this->formOf(ConsentType::class, $input)->handleRequest($request);
+        $written = 0;
+        if ($this->done($form, function () use ($consent, $input, &$written): void {
+            $written = $consent->write($input->texts(), (int) $input->version, $this->me()->id);
+        })) {
+            $this->say('consent_written', ['version' => $written]);
 
-                return $this->redirectToRoute('consent', [], Response::HTTP_SEE_OTHER);
-            } catch (Refused $refused) {
-                $errors = Errors::of($refused->refusals);
-            }
+            return $this->redirectToRoute('consent', [], Response::HTTP_SEE_OTHER);
         }
 
-        return $this->render('careers/consent.html.twig', ['history' => $consent->history(), 'version' => $consent->version(), 'locales' => Consent::LOCALES, 'errors' => $errors, 'input' => $input], new Response(status: $errors->any() ? 422 : 200));
+        return $this->render('careers/consent.html.twig', [
+            'history' => $query->history(), 'version' => $now, 'form' => $form,
+        ]);
     }
 }
