@@ -73,8 +73,10 @@ final readonly class Declarations
     /**
      * Of the last quarters that are over.
      *
-     * @return array<string, array{groups: array<string, array<string, int|null>|null>, all: array<string, int|null>|null}> by
-     *     question: counts of the answers by group, and of all together; null where a group is too small to be shown
+     * @return array<string, array{
+     *     groups: array<string, array<string, int|null>|null>,
+     *     all: array<string, int|null>|null,
+     * }> by question: counts of the answers by group, and of all together; null where a group is too small to be shown
      */
     public function shown(DeclaredBy $by, int $quarters = 8): array
     {

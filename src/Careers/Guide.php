@@ -43,8 +43,14 @@ final readonly class Guide
      * @param list<string> $kinds
      * @param list<string> $cities
      *
-     * @return array{list<array{opening: Record, reasons: list<array{code: string, what: string}>, against: list<array{code: string, what: string}>}>, int}
-     *     what suits, best first, and of how many
+     * @return array{
+     *     list<array{
+     *         opening: Record,
+     *         reasons: list<array{code: string, what: string}>,
+     *         against: list<array{code: string, what: string}>,
+     *     }>,
+     *     int,
+     * } what suits, best first, and of how many
      */
     public function propose(array $kinds, array $cities, ?int $years, string $words, string $locale): array
     {

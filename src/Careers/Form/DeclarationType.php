@@ -20,7 +20,8 @@ final class DeclarationType extends AbstractType
         $builder
             ->add('version', HiddenType::class)
             ->add('asked', ChoiceType::class, [
-                'choices' => array_keys(Declared::QUESTIONS), 'multiple' => true, 'expanded' => true, 'required' => false,
+                'choices' => array_keys(Declared::QUESTIONS), 'multiple' => true, 'expanded' => true,
+                'required' => false,
                 'choice_label' => static fn (string $question): string => 'declared.'.$question,
                 'choice_translation_domain' => 'candidate', 'error_bubbling' => false,
                 'invalid_message' => 'refusal.not_offered',

@@ -25,7 +25,7 @@ final readonly class DeclaredQuery
     {
     }
 
-    /** @return array<string, array<string, array<string, int>>> by question, group (the last of them first) and answer */
+    /** @return array<string, array<string, array<string, int>>> by question, group (the last first) and answer */
     public function groups(DeclaredBy $by, int $quarters): array
     {
         $counts = [];
@@ -58,7 +58,7 @@ final readonly class DeclaredQuery
         return $counts;
     }
 
-    /** @return array<int, array<string, array{float, int}>> mean fit of those who applied, and how many, by unit and quarter */
+    /** @return array<int, array<string, array{float, int}>> mean fit of applicants, and how many, by unit and quarter */
     public function fits(int $quarters): array
     {
         $fits = [];

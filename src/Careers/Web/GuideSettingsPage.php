@@ -55,7 +55,9 @@ final class GuideSettingsPage extends Page
         $typed = $form->getData();
         $add = fn () => $this->write->add($typed->locale ?? '', $typed->question ?? '', $typed->answer ?? '');
 
-        return $this->done($form, $add) ? $this->saved() : $this->page(null, $form, $this->settingsForm($this->settings()));
+        return $this->done($form, $add)
+            ? $this->saved()
+            : $this->page(null, $form, $this->settingsForm($this->settings()));
     }
 
     #[Route('/answers/{guideAnswer}', name: 'guide_answer', methods: ['GET', 'POST'])]
