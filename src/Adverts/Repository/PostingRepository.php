@@ -73,13 +73,7 @@ final readonly class PostingRepository
     /** @return list<Posting> of a requisition for which something can still be wanted, locked likewise */
     public function allStanding(int $requisition): array
     {
-        return $this->locked($this->query()
-            ->where('p.requisitionId = :requisition')
-            ->andWhere('p.state IN (:standing)')
-            ->andWhere('p.want <> :down')
-            ->setParameter('requisition', $requisition)
-            ->setParameter('standing', PostingState::standing())
-            ->setParameter('down', Wanted::Down));
+        return $this->locked($this->standingOf($requisition));
     }
 
     /**
@@ -130,13 +124,7 @@ final readonly class PostingRepository
 
     public function countStanding(int $requisition): int
     {
-        return $this->count($this->query()
-            ->where('p.requisitionId = :requisition')
-            ->andWhere('p.state IN (:standing)')
-            ->andWhere('p.want <> :down')
-            ->setParameter('requisition', $requisition)
-            ->setParameter('standing', PostingState::standing())
-            ->setParameter('down', Wanted::Down));
+        return $this->count($this->standingOf($requisition));
     }
 
     /** How many a board was asked for since a moment; those it turned down do not count. */
@@ -170,6 +158,18 @@ final readonly class PostingRepository
         $payment = $this->entities->find(Payment::class, $id);
 
         return $requisition === $payment?->posting->requisitionId ? $payment : throw Refused::because('missing');
+    }
+
+    /** Those for which something can still be wanted. */
+    private function standingOf(int $requisition): QueryBuilder
+    {
+        return $this->query()
+            ->where('p.requisitionId = :requisition')
+            ->andWhere('p.state IN (:standing)')
+            ->andWhere('p.want <> :down')
+            ->setParameter('requisition', $requisition)
+            ->setParameter('standing', PostingState::standing())
+            ->setParameter('down', Wanted::Down);
     }
 
     private function query(): QueryBuilder
