@@ -221,10 +221,24 @@ final class CrashTest extends TestCase
         self::assertSame("draft 2 $rounds ".(2 * $rounds).' 0', $ended);
     }
 
+    /** One posts it, the other is told that it is posted already; each advert stands once and is written down once. */
+    public function testOfTwoWhoPostTheSameAdvertOneIsTold(): void
+    {
+        $rounds = self::times(200);
+        [$said, , $posted] = self::race('approved', 'post', $rounds);
+        foreach ($said[0] as $round => $became) {
+            $two = [$became, $said[1][$round]];
+            sort($two);
+            self::assertSame(['already_posted', 'done'], $two, "round $round");
+        }
+        self::assertSame("$rounds $rounds", $posted);
+    }
+
     /**
      * Two processes act on the same requisitions at the same moments.
      *
-     * @return array{list<list<string>>, string} what became of it for each of them, by round; and how all of it ended
+     * @return array{list<list<string>>, string, string} what became of it for each of them, by round; how all of it ended;
+     *                                                   and how often their adverts are posted
      */
     private static function race(string $kind, string $act, int $rounds): array
     {
@@ -239,10 +253,11 @@ final class CrashTest extends TestCase
         array_walk($both, static fn (Process $p) => $p->start());
         array_walk($both, static fn (Process $p) => $p->wait());
         $said = array_map(static fn (Process $p): array => explode(' ', $p->getOutput()), $both);
+        $posted = self::actor('deciders', 'posted', $ids)->mustRun()->getOutput();
         $ended = self::actor('deciders', 'end', $ids)->mustRun()->getOutput();
         self::assertSame([$rounds, $rounds], array_map(\count(...), $said), $both[0]->getErrorOutput().$both[1]->getErrorOutput());
 
-        return [$said, $ended];
+        return [$said, $ended, $posted];
     }
 
     /** What is kept in shared memory between searches is never out of date, whoever commits first. */

@@ -8,6 +8,7 @@ use Doctrine\ORM\EntityManagerInterface;
 use Jorvent\Accounts\Access\Access;
 use Jorvent\Accounts\Repository\AccountRepository;
 use Jorvent\Accounts\Staff;
+use Jorvent\Adverts\PublishAdvert;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Interviews\Book;
 use Jorvent\Organisation\Structures;
@@ -84,14 +85,19 @@ switch ($arguments[0] ?? '') {
         break;
     case 'deciders':
         [$decide, $save] = [$container->get(DecideBrief::class), $container->get(SaveBrief::class)];
+        $publish = $container->get(PublishAdvert::class);
         $entities = $container->get(EntityManagerInterface::class);
-        assert($decide instanceof DecideBrief && $save instanceof SaveBrief && $entities instanceof EntityManagerInterface);
-        $deciders = new Deciders($db, $entities, $decide, $save);
+        assert($decide instanceof DecideBrief && $save instanceof SaveBrief && $publish instanceof PublishAdvert);
+        assert($entities instanceof EntityManagerInterface);
+        $deciders = new Deciders($db, $entities, $decide, $save, $publish);
         $ids = array_map(intval(...), explode(',', $arguments[2] ?? ''));
         [$account, $who, $from] = [(int) ($arguments[3] ?? 0), (int) ($arguments[4] ?? 0), (float) ($arguments[5] ?? 0)];
         echo match ($to) {
-            'put asked' => $deciders->put($ids[0], true),
-            'put drafts' => $deciders->put($ids[0], false),
+            'put asked' => $deciders->put($ids[0], 'asked'),
+            'put drafts' => $deciders->put($ids[0], 'drafts'),
+            'put approved' => $deciders->put($ids[0], 'approved'),
+            'post' => $deciders->post($from, $ids),
+            'posted' => $deciders->posted($ids),
             'decide' => $deciders->decide($account, $who, $from, $ids),
             'save' => $deciders->save($account, $who, $from, $ids),
             'end' => $deciders->end($ids),

@@ -5,6 +5,9 @@ declare(strict_types=1);
 namespace Jorvent\Tests\Support\Actors;
 
 use Doctrine\ORM\EntityManagerInterface;
+use Jorvent\Adverts\Entity\JobBoard;
+use Jorvent\Adverts\PostingTerms;
+use Jorvent\Adverts\PublishAdvert;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Core\Workflow\ApprovalStep;
 use Jorvent\Core\Workflow\Decision;
@@ -16,23 +19,29 @@ use Jorvent\Requisitions\Entity\Approval;
 use Jorvent\Requisitions\Entity\Requisition;
 use Jorvent\Requisitions\SaveBrief;
 
-/** Two who decide the same approval, or save the same brief from what both read, at the same moment. */
+/** Two who decide the same approval, save the same brief from what both read, or post the same advert, at one moment. */
 final readonly class Deciders
 {
     private const ROUND_SECONDS = .3;
     private const TITLE = 'Race of deciders';
 
     public function __construct(
-        private Db $db, private EntityManagerInterface $entities, private DecideBrief $decide, private SaveBrief $save,
+        private Db $db,
+        private EntityManagerInterface $entities,
+        private DecideBrief $decide,
+        private SaveBrief $save,
+        private PublishAdvert $publish,
     ) {
     }
 
     /**
      * Requisitions like one of the demo world, one for each round.
      *
+     * @param 'drafts'|'asked'|'approved' $as
+     *
      * @return string their ids and who approves them, with blanks between
      */
-    public function put(int $rounds, bool $asked): string
+    public function put(int $rounds, string $as): string
     {
         $like = $this->entities->getRepository(Requisition::class)->findOneBy(['number' => 2201])
             ?? throw new \LogicException('The demo world is there.');
@@ -44,8 +53,12 @@ final readonly class Deciders
             $number = $this->db->int("SELECT nextval('requisition_number')");
             $one = new Requisition($number, $like->origin, $brief, $like->questionnaire(), $approver, $now);
             $this->entities->persist($one);
-            if ($asked) {
+            if ('drafts' !== $as) {
                 $one->ask($now);
+            }
+            if ('approved' === $as) {
+                $one->approve($now);
+            } elseif ('asked' === $as) {
                 $step = new ApprovalStep(Post::DepartmentHead, 'positions_are_theirs', ['positions' => 1]);
                 $this->entities->persist(new Approval($one, null, 1, $step, $approver, Standing::Post, $now));
             }
@@ -83,6 +96,32 @@ final readonly class Deciders
             $requisition = $this->entities->find(Requisition::class, $id) ?? throw new \LogicException('It was opened before.');
             ($this->save)($id, $requisition->brief()->with(['title' => self::TITLE.' '.$who]), 1, $account);
         });
+    }
+
+    /**
+     * Both post its advert on our own site.
+     *
+     * @param list<int> $ids
+     *
+     * @return string what became of it, for each round
+     */
+    public function post(float $from, array $ids): string
+    {
+        return $this->each($from, $ids, fn (int $id) => ($this->publish)($id, [JobBoard::CAREERS], new PostingTerms()));
+    }
+
+    /**
+     * @param list<int> $ids
+     *
+     * @return string how many postings and lines of the log there are, before they are taken down
+     */
+    public function posted(array $ids): string
+    {
+        $said = $this->db->int('SELECT count(*) FROM posting WHERE requisition_id IN (:ids)', ['ids' => $ids])
+            .' '.$this->db->int("SELECT count(*) FROM activity WHERE act = 'advert.posted' AND requisition_id IN (:ids)", ['ids' => $ids]);
+        $this->db->execute('DELETE FROM posting WHERE requisition_id IN (:ids)', ['ids' => $ids]);
+
+        return $said;
     }
 
     /**
