@@ -121,6 +121,12 @@ final class QuestionsTest extends DatabaseTest
             ['Which ships?', 10, 3, true, 80],
             [$saved->text('en'), $saved->weight, \count($saved->options), $saved->knockOut, $saved->options[0]->points],
         );
+        $emptied = $typed;
+        $emptied['options']['a']['points'] = '';
+        $this->send($page, $save, [...$emptied, 'weight' => '']);
+        $saved = $set->questions()->question($new);
+        self::assertInstanceOf(Question::class, $saved);
+        self::assertSame([10, 80], [$saved->weight, $saved->options[0]->points], 'an emptied field is not taken for zero');
         $page = '/r/'.$number.'/questions';
         $this->send($page, $page.'/weights', ['weight' => [$new => 'many'], 'then' => 'keep'], 422);
         self::assertSelectorExists('.weights [name="weight['.$new.']"][value=many]');

@@ -33,15 +33,12 @@ final readonly class PostingRepository
         $this->entities->remove($payment);
     }
 
+    /** As it is now: a board may have taken its time to answer since it was last read. */
     public function find(int $id): ?Posting
     {
-        $posting = $this->entities->find(Posting::class, $id);
-        if (null !== $posting) {
-            // a board may have taken its time to answer: what stands here is not from before
-            $this->entities->refresh($posting);
-        }
-
-        return $posting;
+        /** @var Posting|null */
+        return $this->query()->where('p.id = :id')->setParameter('id', $id)->getQuery()
+            ->setHint(Query::HINT_REFRESH, true)->getOneOrNullResult();
     }
 
     /**

@@ -38,6 +38,6 @@ final class OptionInput
             static fn (?string $text): bool => null !== $text && '' !== $text,
         );
 
-        return new Option($old->key, [] === $texts ? $old->texts : $texts, $this->points ?? 0);
+        return new Option($old->key, [] === $texts ? $old->texts : $texts, $this->points ?? $old->points);
     }
 }

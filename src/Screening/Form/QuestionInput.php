@@ -74,7 +74,8 @@ final class QuestionInput
             id: $this->old->id,
             texts: $this->texts(),
             kind: $this->old->kind,
-            weight: $this->weight ?? 0,
+            // an emptied field is no answer: what stood there stays
+            weight: $this->weight ?? $this->old->weight,
             required: $this->required,
             options: $options,
             knockOut: $this->isKnockOut($stops),
