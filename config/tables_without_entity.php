@@ -5,7 +5,7 @@ declare(strict_types=1);
 // What the comparison of mapping and database leaves out: tables that have no entity yet, and columns that their
 // entity has no property for yet.
 return [
-    'answer_chance', 'apply_draft',
+    'answer_chance',
     'bank_quota', 'bank_view',
     'candidate_block', 'candidate_fit', 'candidate_merge',
     'candidate_note', 'candidate_tag', 'candidate_words', 'colleague', 'counted_try',
@@ -13,16 +13,15 @@ return [
     'heartbeat', 'hire', 'identity_weights',
     'intake', 'intake_file', 'interview', 'interview_seat', 'interview_slot', 'learned_term',
     'letter', 'mail_in', 'near_term', 'no_poach', 'not_colleague',
-    'not_same', 'opening_alert', 'message', 'outside_answer',
+    'not_same', 'message', 'outside_answer',
     'people_list', 'people_list_entry', 'personal_value', 'post', 'post_epoch',
     'post_run',
-    'referral', 'referral_paid', 'referral_terms', 'requisition_fit',
+    'requisition_fit',
     'resume', 'resume_correction', 'retention',
     'saved_match', 'saved_search', 'saved_search_clock', 'scorecard', 'session', 'shortlist',
     'shortlist_entry', 'signing_code', 'signing_name', 'sourcing_place', 'sourcing_setting',
     'stage_visit', 'tag', 'thesaurus', 'tombstone', 'town', 'undo_step', 'verdict',
 
-    'application.referral_id', 'application.touches',
     'candidate.answered', 'candidate.asked', 'candidate.colleague', 'candidate.confidential',
     'candidate.considers_on', 'candidate.contact_barred_note', 'candidate.contact_barred_until',
     'candidate.country', 'candidate.employer', 'candidate.employer_folded', 'candidate.erased_at',

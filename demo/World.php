@@ -195,15 +195,7 @@ final class World
         foreach (CareersSites::PAGES as [$brand, $slug, $locale, $title, $body]) {
             $this->db->insert('brand_page', ['brand_id' => 1 === $brand ? 1 : $yard, 'slug' => $slug, 'locale' => $locale, 'title' => $title, 'body' => $body, 'saved_at' => $this->ago(60)]);
         }
-        $this->db->execute("UPDATE referral_terms SET credit = 60000, currency = 'EUR', after_days = 90, domains = 'skerryline.example'");
-        foreach (CareersSites::REFERRALS as $i => [$number, $teller, $email, $locale, $ago, $visits, $came]) {
-            $inside = str_ends_with($email, '@skerryline.example');
-            $row = $this->db->row('INSERT INTO referral (requisition_id, code, name, email, locale, credit, currency, after_days, visits, asked_at) SELECT id, :c, :n, :e, :l, :m, :u, :d, :v, :at FROM requisition WHERE number = :r RETURNING id, requisition_id', ['r' => $number, 'c' => substr(hash('sha256', 'referral '.$i), 0, 10), 'n' => $teller, 'e' => $email, 'l' => $locale, 'm' => $inside ? 60000 : null, 'u' => $inside ? 'EUR' : null, 'd' => $inside ? 90 : null, 'v' => $visits, 'at' => $this->ago($ago)]);
-            if (null !== $row && $came > 0) {
-                // who was hired by an older one, so that a credit is due
-                $this->db->execute("UPDATE application SET referral_id = :f WHERE id IN (SELECT a.id FROM application a LEFT JOIN hire h ON h.application_id = a.id WHERE a.requisition_id = :r AND a.origin = 'applied' AND a.referral_id IS NULL ORDER BY (h.id IS NOT NULL) DESC, a.id LIMIT :n)", ['f' => $row->int('id'), 'r' => $row->int('requisition_id'), 'n' => $came]);
-            }
-        }
+        (new Referrals($this->db, $this->entities))->load($this->ago(...));
         $declaration = $this->entities->find(DeclarationSettings::class, DeclarationSettings::ID);
         $declaration?->change(['gender', 'age'], DeclarationSettings::LEAST, $declaration->version());
         $this->entities->flush();

@@ -42,6 +42,20 @@ final readonly class Consent
     }
 
     /**
+     * @param string $agreed the version that someone agreed to; empty for none
+     *
+     * @return list<Refusal>
+     */
+    public function blockers(string $agreed): array
+    {
+        if ((string) $this->version() === $agreed) {
+            return [];
+        }
+
+        return [new Refusal('consent', '' === $agreed ? 'consent_missing' : 'consent_changed')];
+    }
+
+    /**
      * Writes the next version.
      *
      * @param array<string, string> $texts by language, all of them
@@ -52,7 +66,7 @@ final readonly class Consent
     public function write(array $texts, int $seen, int $by): int
     {
         $texts = array_map(trim(...), $texts);
-        Refused::unlessEmpty(self::blockers($texts));
+        Refused::unlessEmpty(self::wrong($texts));
 
         return $this->db->transaction(function () use ($texts, $seen, $by): int {
             if ($seen !== $this->version()) {
@@ -77,7 +91,7 @@ final readonly class Consent
      *
      * @return list<Refusal>
      */
-    private static function blockers(array $texts): array
+    private static function wrong(array $texts): array
     {
         $refusals = [];
         foreach (ConsentText::LOCALES as $locale) {

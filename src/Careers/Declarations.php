@@ -8,6 +8,7 @@ use Jorvent\Activity\ActivityLog;
 use Jorvent\Careers\Entity\DeclarationSettings;
 use Jorvent\Careers\Read\DeclaredBy;
 use Jorvent\Careers\Read\DeclaredQuery;
+use Jorvent\Careers\Repository\DraftRepository;
 use Jorvent\Careers\Repository\SiteTextRepository;
 use Jorvent\Careers\Store\DeclaredStore;
 use Jorvent\Core\Careers\Declared;
@@ -27,7 +28,7 @@ final readonly class Declarations
         private SiteTextRepository $texts,
         private DeclaredQuery $query,
         private DeclaredStore $store,
-        private ApplyDrafts $drafts,
+        private DraftRepository $drafts,
         private FactsQuery $requisitions,
         private ActivityLog $log,
     ) {
@@ -63,9 +64,10 @@ final readonly class Declarations
     {
         $answers = Declared::accept($answers, $this->asked());
         $this->db->transaction(function () use ($draft, $answers): void {
-            $row = $this->drafts->take($draft);
-            if (null !== $row && $this->drafts->declared($draft)) {
-                $this->store->count($this->requisitions->of($row->int('requisition_id'))->brief->place->unit, $answers);
+            $sent = $this->drafts->heldIfFree($draft);
+            if (true === $sent?->declare()) {
+                $unit = $this->requisitions->of($sent->requisitionId)->brief->place->unit;
+                $this->store->count($unit, $answers);
             }
         });
     }

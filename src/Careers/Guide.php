@@ -6,13 +6,19 @@ namespace Jorvent\Careers;
 
 use Jorvent\Careers\Entity\GuideAnswer;
 use Jorvent\Careers\Entity\GuideSettings;
+use Jorvent\Careers\Read\Opening;
+use Jorvent\Careers\Read\OpeningQuery;
+use Jorvent\Careers\Read\Proposals;
+use Jorvent\Careers\Read\Proposed;
 use Jorvent\Careers\Repository\SiteTextRepository;
-use Jorvent\Core\Adverts\Suits;
+use Jorvent\Core\Careers\LookedFor;
+use Jorvent\Core\Careers\OfferedWork;
+use Jorvent\Core\Careers\OpeningMatch;
+use Jorvent\Core\Careers\TellingWords;
+use Jorvent\Core\Shared\EmailAddress;
 use Jorvent\Core\Shared\Refusal;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Messages\Mailing;
-use Jorvent\Platform\Database\Record;
-use Jorvent\Platform\Text\RichText;
 
 /**
  * The guide of the careers site: proposes openings with the reasons, answers from what an admin wrote, and hands on to a
@@ -20,16 +26,17 @@ use Jorvent\Platform\Text\RichText;
  */
 final readonly class Guide
 {
+    /** More of what is said or asked is not looked at. */
+    public const LOOKED_AT = 300;
     private const LONGEST_MESSAGE = 3000;
     private const SHORTEST_MESSAGE = 5;
     private const SHORTEST_NAME = 2;
-    /** More of a question is not looked at. */
-    private const LOOKED_AT = 300;
+    private const LONGEST_NAME = 120;
     private const MOST_PROPOSED = 12;
 
     public function __construct(
         private SiteTextRepository $texts,
-        private Openings $openings,
+        private OpeningQuery $openings,
         private Mailing $mailing,
     ) {
     }
@@ -39,49 +46,30 @@ final readonly class Guide
         return $this->texts->guide();
     }
 
-    /**
-     * @param list<string> $kinds
-     * @param list<string> $cities
-     *
-     * @return array{
-     *     list<array{
-     *         opening: Record,
-     *         reasons: list<array{code: string, what: string}>,
-     *         against: list<array{code: string, what: string}>,
-     *     }>,
-     *     int,
-     * } what suits, best first, and of how many
-     */
-    public function propose(array $kinds, array $cities, ?int $years, string $words, string $locale): array
+    public function propose(LookedFor $wanted, string $locale): Proposals
     {
         $all = $this->openings->every($locale);
-        $by = [];
-        foreach ($all as $opening) {
-            $by[(string) $opening->int('number')] = $opening;
-        }
-        $words = mb_substr($words, 0, self::LOOKED_AT);
-        $found = Suits::of(array_map(self::weighed(...), $all), $kinds, $cities, $years, $words);
-        $proposed = array_map(static fn (array $one): array => [
-            'opening' => $by[$one['key']], 'reasons' => $one['reasons'], 'against' => $one['against'],
-        ], \array_slice($found, 0, self::MOST_PROPOSED));
+        $byNumber = array_column($all, null, 'number');
+        $offered = array_map(static fn (Opening $opening): OfferedWork => $opening->work(), $all);
+        $found = OpeningMatch::among($offered, $wanted);
 
-        return [$proposed, \count($all)];
+        return new Proposals(array_map(
+            static fn (OpeningMatch $match): Proposed => new Proposed($byNumber[(int) $match->work->key], $match),
+            \array_slice($found, 0, self::MOST_PROPOSED),
+        ), \count($all));
     }
 
     /** @return GuideAnswer|null the written answer; null when there is none, which is then said */
     public function answer(string $question, string $locale): ?GuideAnswer
     {
-        $written = [];
+        $questions = $written = [];
         foreach ($this->texts->answers($locale) as $answer) {
-            $written[(string) $answer->id] = $answer;
+            $questions[$answer->id] = $answer->question();
+            $written[$answer->id] = $answer;
         }
-        $asked = mb_substr($question, 0, self::LOOKED_AT);
-        $key = Suits::answer($asked, array_map(
-            static fn (GuideAnswer $one): array => ['key' => (string) $one->id, 'question' => $one->question()],
-            array_values($written),
-        ));
+        $closest = TellingWords::closest(mb_substr($question, 0, self::LOOKED_AT), $questions);
 
-        return null === $key ? null : $written[$key];
+        return null === $closest ? null : $written[$closest];
     }
 
     /** To a person, as a mail; only what is written here goes, and only because they send it. */
@@ -105,32 +93,14 @@ final readonly class Guide
         if (mb_strlen($name) < self::SHORTEST_NAME) {
             $refusals[] = new Refusal('name', 'name_missing');
         }
-        if (false === filter_var($email, \FILTER_VALIDATE_EMAIL, \FILTER_FLAG_EMAIL_UNICODE)) {
-            $refusals[] = new Refusal('email', '' === $email ? 'email_missing' : 'email_wrong');
+        if (mb_strlen($name) > self::LONGEST_NAME) {
+            $refusals[] = new Refusal('name', 'answer_too_long', ['limit' => self::LONGEST_NAME]);
         }
         $length = mb_strlen($message);
         if ($length < self::SHORTEST_MESSAGE || $length > self::LONGEST_MESSAGE) {
             $refusals[] = new Refusal('message', 'message_length');
         }
 
-        return $refusals;
-    }
-
-    /**
-     * @return array{key: string, title: string, text: string, skills: list<string>, city: string, kind: string,
-     *     years: int|null, remote: string} as Core\Adverts\Suits weighs it
-     */
-    private static function weighed(Record $opening): array
-    {
-        return [
-            'key' => (string) $opening->int('number'),
-            'title' => $opening->str('title'),
-            'text' => RichText::plain($opening->str('description')),
-            'skills' => [...$opening->strings('musts'), ...$opening->strings('wishes')],
-            'city' => $opening->str('city'),
-            'kind' => $opening->str('category'),
-            'years' => $opening->intOrNull('years_from'),
-            'remote' => $opening->str('remote'),
-        ];
+        return [...$refusals, ...EmailAddress::blockers($email)];
     }
 }

@@ -4,58 +4,101 @@ declare(strict_types=1);
 
 namespace Jorvent\Careers;
 
-use Jorvent\Platform\Database\Db;
-use Jorvent\Platform\Database\Record;
+use Jorvent\Careers\Entity\ApplyDraft;
+use Jorvent\Careers\Entity\OpeningAlert;
+use Jorvent\Careers\Entity\Referral;
+use Jorvent\Careers\Read\BegunQuery;
+use Jorvent\Careers\Repository\AlertRepository;
+use Jorvent\Careers\Repository\DraftRepository;
+use Jorvent\Careers\Repository\ReferralRepository;
+use Jorvent\People\ResumeFile;
 use Jorvent\Platform\Links\GuestLinks;
 use Jorvent\Platform\Links\LinkPurpose;
 use Jorvent\Privacy\HoldsPersonalData;
 use Jorvent\Privacy\Person;
 
-/** What was written on the careers site: applications begun, searches kept, friends told. */
+/** What was written on the careers site: applications begun, searches that news are wanted of, friends told. */
 final readonly class PersonalData implements HoldsPersonalData
 {
-    public function __construct(private Db $db, private GuestLinks $links)
-    {
+    public function __construct(
+        private DraftRepository $drafts,
+        private AlertRepository $alerts,
+        private ReferralRepository $referrals,
+        private BegunQuery $begun,
+        private GuestLinks $links,
+    ) {
     }
 
     public function forget(Person $person): array
     {
-        $of = ['id' => $person->id, 'e' => $person->email ?? ''];
-        // a draft that was sent became an application; one that was not is known by the address in it
-        $files = $this->db->rows(
-            "DELETE FROM apply_draft WHERE (:e <> '' AND lower(fields ->> 'email') = :e) OR (sent_at IS NOT NULL AND file_sha256 IN (SELECT file_sha256 FROM resume WHERE candidate_id = :id)) RETURNING file_sha256 AS sha256", $of,
-        );
-        $alerts = $this->db->rows("DELETE FROM opening_alert WHERE candidate_id = :id OR (:e <> '' AND lower(email) = :e) RETURNING id, file_sha256 AS sha256", $of);
-        $this->links->revoke(LinkPurpose::Alert, ...array_map(static fn (Record $alert): int => $alert->int('id'), $alerts));
-        $told = $this->db->rows(
-            "UPDATE referral SET name = 'Someone forgotten', email = 'forgotten-' || id || '@forgotten.invalid' WHERE :e <> '' AND lower(email) = :e RETURNING id", ['e' => $person->email ?? ''],
-        );
-        $this->links->revoke(LinkPurpose::Referral, ...array_map(static fn (Record $referral): int => $referral->int('id'), $told));
+        $email = $person->email ?? '';
+        $files = [...$this->forgetDrafts($person->id, $email), ...$this->forgetAlerts($person->id, $email)];
+        if ('' !== $email) {
+            $this->forgetReferrals($email);
+        }
 
-        return self::hashes(...$files, ...$alerts);
+        return array_values(array_map(
+            static fn (ResumeFile $file): string => $file->sha256, array_filter($files),
+        ));
     }
 
     public function tell(int $candidate): array
     {
         return [
-            'kept_in_mind' => array_map(static fn (Record $r): array => $r->columns(), $this->db->rows(
-                'SELECT name, email, phone, city, wanted, asked_at, confirmed_at, until FROM opening_alert WHERE candidate_id = :id ORDER BY id', ['id' => $candidate],
-            )),
-            'applications_begun' => array_map(static fn (Record $r): array => ['fields' => $r->json('fields')] + $r->columns(), $this->db->rows(
-                "SELECT r.title AS opening, d.fields, d.file_name, d.saved_at FROM apply_draft d JOIN requisition_head r ON r.id = d.requisition_id
-                 WHERE d.sent_at IS NULL AND lower(d.fields ->> 'email') = (SELECT lower(email) FROM candidate WHERE id = :id)", ['id' => $candidate],
-            )),
+            'kept_in_mind' => array_map(self::told(...), $this->alerts->ofCandidate($candidate)),
+            'applications_begun' => $this->begun->of($candidate),
         ];
     }
 
     public function needs(string $sha256): bool
     {
-        return 0 !== $this->db->int('SELECT (SELECT count(*) FROM apply_draft WHERE file_sha256 = :h) + (SELECT count(*) FROM opening_alert WHERE file_sha256 = :h)', ['h' => $sha256]);
+        return 0 !== $this->drafts->countWithFile($sha256) + $this->alerts->countWithFile($sha256);
     }
 
-    /** @return list<string> */
-    private static function hashes(Record ...$rows): array
+    /** @return list<ResumeFile|null> */
+    private function forgetDrafts(int $candidate, string $email): array
     {
-        return array_values(array_filter(array_map(static fn (Record $r): ?string => $r->strOrNull('sha256'), $rows), is_string(...)));
+        $drafts = $this->drafts->by($email, $this->begun->files($candidate));
+        $files = array_map(static fn (ApplyDraft $draft): ?ResumeFile => $draft->resume(), $drafts);
+        $this->drafts->remove(...$drafts);
+
+        return $files;
+    }
+
+    /** @return list<ResumeFile|null> */
+    private function forgetAlerts(int $candidate, string $email): array
+    {
+        $alerts = $this->alerts->ofPerson($candidate, $email);
+        $files = array_map(static fn (OpeningAlert $alert): ?ResumeFile => $alert->resume(), $alerts);
+        $ids = array_map(static fn (OpeningAlert $alert): int => $alert->id, $alerts);
+        array_map($this->alerts->remove(...), $alerts);
+        $this->links->revoke(LinkPurpose::Alert, ...$ids);
+
+        return $files;
+    }
+
+    private function forgetReferrals(string $email): void
+    {
+        $referrals = $this->referrals->allOfAddress($email);
+        $ids = array_map(static fn (Referral $referral): int => $referral->id, $referrals);
+        array_walk($referrals, static fn (Referral $referral) => $referral->forget());
+        $this->links->revoke(LinkPurpose::Referral, ...$ids);
+    }
+
+    /** @return array<string, mixed> */
+    private static function told(OpeningAlert $alert): array
+    {
+        $person = $alert->person();
+
+        return [
+            'name' => $person?->name,
+            'email' => $alert->email,
+            'phone' => $person?->phone,
+            'city' => $person?->city,
+            'wanted' => $alert->wanted(),
+            'asked_at' => $alert->askedAt()->format('c'),
+            'confirmed_at' => $alert->confirmedAt()?->format('c'),
+            'until' => $alert->until()?->format('Y-m-d'),
+        ];
     }
 }

@@ -32,6 +32,15 @@ final readonly class DataRequests
         });
     }
 
+    /** When someone asked to be forgotten, as long as it is not done. */
+    public function askedToBeForgotten(int $candidate): ?\DateTimeImmutable
+    {
+        return $this->db->row(
+            "SELECT asked_at FROM data_request WHERE candidate_id = :id AND kind = 'forget' AND done_at IS NULL",
+            ['id' => $candidate],
+        )?->instant('asked_at');
+    }
+
     /** @return bool whether one was open */
     public function done(int $candidate, ?string $kind = null, ?int $by = null): bool
     {

@@ -65,7 +65,7 @@ final readonly class Erase
 
     private function refuseHired(int $candidate): void
     {
-        $hired = 'SELECT count(*) FROM hire h JOIN application p ON p.id = h.application_id WHERE p.candidate_id = :id AND h.fell_through_at IS NULL';
+        $hired = 'SELECT count(*) FROM standing_hire WHERE candidate_id = :id';
         if (0 !== $this->db->int($hired, ['id' => $candidate])) {
             throw Refused::because('hired_kept');
         }

@@ -30,6 +30,12 @@ final readonly class OwnData
         });
     }
 
+    /** How many resumes there are of someone. */
+    public function files(int $candidate): int
+    {
+        return $this->db->int('SELECT count(*) FROM resume WHERE candidate_id = :id', ['id' => $candidate]);
+    }
+
     /** @return array<string, mixed> what every module holds of them */
     public function of(int $candidate): array
     {

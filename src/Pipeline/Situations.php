@@ -37,7 +37,7 @@ final readonly class Situations
     {
         $this->take($act, $requisition);
         $row = $this->db->row(
-            'SELECT r.state, r.positions, (SELECT count(*) FROM hire h JOIN application a ON a.id = h.application_id WHERE a.requisition_id = r.id AND h.fell_through_at IS NULL) AS signed
+            'SELECT r.state, r.positions, (SELECT count(*) FROM standing_hire WHERE requisition_id = r.id) AS signed
              FROM requisition_head r WHERE r.id = :id',
             ['id' => $requisition],
         ) ?? throw Refused::because('missing');
@@ -51,7 +51,7 @@ final readonly class Situations
         $this->take($act, $requisition);
         $row = $this->db->row(
             "SELECT r.state AS requisition, r.positions, p.state AS application, p.knock_out, i.state AS interview, o.state AS offer,
-                (SELECT count(*) FROM hire h JOIN application a ON a.id = h.application_id WHERE a.requisition_id = r.id AND h.fell_through_at IS NULL) AS signed,
+                (SELECT count(*) FROM standing_hire WHERE requisition_id = r.id) AS signed,
                 (SELECT count(*) FROM offer s JOIN application a ON a.id = s.application_id WHERE a.requisition_id = r.id AND s.state = 'sent' AND s.id IS DISTINCT FROM o.id) AS promised,
                 EXISTS (SELECT 1 FROM offer s WHERE s.application_id = p.id AND s.state IN ('asked', 'agreed', 'sent')) AS under_way
              FROM application p JOIN requisition_head r ON r.id = p.requisition_id

@@ -105,7 +105,7 @@ final readonly class Tasks
         return $this->tasks(
             "SELECT CASE WHEN r.state = 'sent_back' THEN 'amend_brief' WHEN r.state = 'draft' THEN 'finish_brief' WHEN x.hired >= r.positions THEN 'fill' ELSE 'advertise' END AS kind, r.id AS subject,
                 CASE WHEN r.state = 'approved' THEN r.approved_at ELSE r.saved_at END AS since, r.number, r.title, s.city, (SELECT note FROM asked_approver v WHERE v.requisition_id = r.id AND v.state = 'sent_back' ORDER BY v.id DESC LIMIT 1) AS note, r.positions AS blocks
-             FROM requisition_head r JOIN site_place s ON s.id = r.site_id CROSS JOIN LATERAL (SELECT count(*) AS hired FROM hire h JOIN application p ON p.id = h.application_id WHERE p.requisition_id = r.id AND h.fell_through_at IS NULL) x
+             FROM requisition_head r JOIN site_place s ON s.id = r.site_id CROSS JOIN LATERAL (SELECT count(*) AS hired FROM standing_hire WHERE requisition_id = r.id) x
              WHERE ((r.state IN ('draft', 'sent_back') AND :me IN (r.requester_id)) OR (r.state = 'approved' AND r.recruiter_id = :me AND (x.hired >= r.positions OR NOT EXISTS (SELECT 1 FROM posting_head b WHERE b.requisition_id = r.id))))", $me, 3);
     }
 

@@ -5,11 +5,15 @@ declare(strict_types=1);
 namespace Jorvent\Tests\Integration;
 
 use Jorvent\Careers\Alerts;
+use Jorvent\Careers\Applicant;
 use Jorvent\Careers\ApplyDrafts;
 use Jorvent\Careers\Consent;
 use Jorvent\Careers\Declarations;
 use Jorvent\Careers\Read\DeclaredBy;
+use Jorvent\Careers\Read\Narrowed;
+use Jorvent\Careers\Read\ReferralQuery;
 use Jorvent\Careers\Referrals;
+use Jorvent\Careers\SendAlerts;
 use Jorvent\Core\Careers\Colours;
 use Jorvent\Core\Shared\Money;
 use Jorvent\Organisation\BrandFacts;
@@ -146,8 +150,8 @@ final class CareersSitesTest extends DatabaseTest
     {
         $referrals = $this->get(Referrals::class);
         $terms = $referrals->terms();
-        self::assertSame(['domains credit_for_whom'], $this->refused(static fn () => $referrals->saveTerms(Money::major(100, 'EUR'), 30, '', $terms->int('version'))));
-        self::assertSame(['domains domain_wrong'], $this->refused(static fn () => $referrals->saveTerms(null, 30, 'skerryline', $terms->int('version'))));
+        self::assertSame(['domains credit_for_whom'], $this->refused(static fn () => $referrals->saveTerms(Money::major(100, 'EUR'), 30, '', $terms->version())));
+        self::assertSame(['domains domain_wrong'], $this->refused(static fn () => $referrals->saveTerms(null, 30, 'skerryline', $terms->version())));
         $this->putOffWhatWaits();
         $teller = 'teller.'.bin2hex(random_bytes(4)).'@skerryline.example';
         $token = $this->client->request('GET', '/careers/2202/tell?lang=en')->filter('input[name=_token]')->attr('value');
@@ -161,7 +165,7 @@ final class CareersSitesTest extends DatabaseTest
         self::assertStringContainsString('EUR 600', $mail);
         self::assertSame(1, preg_match('#/careers/2202\?from=([0-9a-f]{10})#', $mail, $m));
         self::assertSame(1, preg_match('#/l/referral/[\w\-]+#', $mail, $status));
-        $referrals->saveTerms(null, 90, '', $terms->int('version'));
+        $referrals->saveTerms(null, 90, '', $terms->version());
         $this->client->request('GET', $m[0].'&lang=en');
         $this->client->request('GET', $m[0].'&lang=en');
         self::assertStringContainsString('from='.$m[1], (string) $this->client->getCrawler()->filter('.c-right .c-pin a')->attr('href'));
@@ -180,7 +184,7 @@ final class CareersSitesTest extends DatabaseTest
         $this->clock()->moveTo($this->clock()->now()->modify('+1 day'));
         self::assertSame('due', $this->credit($application), 'what was promised with the link, whatever the terms are now');
         $this->as('Runa Eikeland');
-        $this->send('/referrals', '/referrals', ['pay' => (string) $application]);
+        $this->send('/referrals', '/referrals/'.$application.'/paid', []);
         self::assertSame('paid', $this->credit($application));
         self::assertSame(['credit_not_due'], $this->refused(fn () => $referrals->pay($application, $this->account('Runa Eikeland')->id)), 'not twice');
         $this->client->request('GET', '/referrals.csv');
@@ -212,7 +216,7 @@ final class CareersSitesTest extends DatabaseTest
         self::assertSame(1, $this->int('SELECT count(*) FROM candidate_words WHERE candidate_id = :c', ['c' => $candidate]), 'and is found by searching');
         // a year goes by, nearly
         $this->clock()->moveTo($this->clock()->now()->modify('+340 days'));
-        $this->get(Alerts::class)->run();
+        $this->get(SendAlerts::class)->run();
         $this->deliverAll(300);
         self::assertStringContainsString('Another year?', implode(' ', array_column(self::mailbox($address), 'subject')));
         $this->click($m[0].'?again=1');
@@ -231,14 +235,14 @@ final class CareersSitesTest extends DatabaseTest
         $known = $this->db()->row('SELECT id, email FROM candidate c WHERE email IS NOT NULL AND claims IS NULL AND erased_at IS NULL AND EXISTS (SELECT 1 FROM application a WHERE a.candidate_id = c.id) ORDER BY id LIMIT 1');
         self::assertNotNull($known);
         $before = $this->int('SELECT count(*) FROM candidate');
-        $alerts->keepInMind(strtoupper($known->str('email')), ['name' => 'Same Person', 'phone' => '', 'city' => '', 'consent' => '1'], [], null, 'nb', $brand);
-        $alerts->keepInMind('gone@post.example', ['name' => 'Gone Soon', 'phone' => '', 'city' => '', 'consent' => '1'], [], null, 'nb', $brand);
+        $alerts->leaveResume(new Applicant('Same Person', strtoupper($known->str('email')), '', ''), Narrowed::byNothing(), '1', null, 'nb', $brand);
+        $alerts->leaveResume(new Applicant('Gone Soon', 'gone@post.example', '', ''), Narrowed::byNothing(), '1', null, 'nb', $brand);
         $alert = $this->int('SELECT id FROM opening_alert WHERE lower(email) = lower(:e)', ['e' => $known->str('email')]);
         $key = basename($this->get(GuestLinks::class)->issue(LinkPurpose::Alert, $alert, 3));
         $alerts->confirm($key);
         self::assertSame($before, $this->int('SELECT count(*) FROM candidate'), 'no second one');
         $this->clock()->moveTo($this->clock()->now()->modify('+73 hours'));
-        $alerts->run();
+        $this->get(SendAlerts::class)->run();
         self::assertSame(0, $this->int("SELECT count(*) FROM opening_alert WHERE email = 'gone@post.example'"));
         $alerts->end($key);
         self::assertSame(1, $this->int('SELECT count(*) FROM candidate WHERE id = :id AND erased_at IS NULL', ['id' => $known->int('id')]), 'who applied is not forgotten with it');
@@ -278,12 +282,14 @@ final class CareersSitesTest extends DatabaseTest
         $this->putOffWhatWaits();
         $address = 'often.'.bin2hex(random_bytes(4)).'@post.example';
         $brand = $this->get(BrandQuery::class)->main();
+        $person = new Applicant('Olga Often', $address, '', '');
+        $leave = fn () => $this->get(Alerts::class)->leaveResume($person, Narrowed::byNothing(), '1', null, 'en', $brand);
         for ($i = 0; $i < 3; ++$i) {
-            $this->get(Alerts::class)->keepInMind($address, ['name' => 'Olga Often', 'phone' => '', 'city' => '', 'consent' => '1'], [], null, 'en', $brand);
+            $leave();
         }
         self::assertSame(1, $this->int("SELECT count(*) FROM delivery o JOIN personal_value v ON v.id = o.personal_id WHERE v.content ->> 'to' = :e", ['e' => $address]));
         $this->clock()->moveTo($this->clock()->now()->modify('+16 minutes'));
-        $this->get(Alerts::class)->keepInMind($address, ['name' => 'Olga Often', 'phone' => '', 'city' => '', 'consent' => '1'], [], null, 'en', $brand);
+        $leave();
         self::assertSame(2, $this->int("SELECT count(*) FROM delivery o JOIN personal_value v ON v.id = o.personal_id WHERE v.content ->> 'to' = :e", ['e' => $address]));
     }
 
@@ -337,7 +343,7 @@ final class CareersSitesTest extends DatabaseTest
         $s = self::SCRIPT;
         $post = fn (string $path, array $fields, array $files = []) => $this->client->request('POST', $path, ['_token' => $token] + $fields, $files, ['HTTP_ORIGIN' => 'http://localhost']);
         foreach ([
-            ['/careers/alerts?lang=en', ['email' => $s, 'wanted' => ['q' => $s, 'city' => $s]]], ['/careers/guide?lang=en&question='.rawurlencode($s), ['name' => $s, 'email' => $s, 'message' => $s]], ['/careers/2201/tell?lang=en', ['name' => $s, 'email' => $s]],
+            ['/careers?lang=en&q='.rawurlencode($s).'&city='.rawurlencode($s), ['email' => $s]], ['/careers/guide?lang=en&question='.rawurlencode($s), ['name' => $s, 'email' => $s, 'message' => $s]], ['/careers/2201/tell?lang=en', ['name' => $s, 'email' => $s]],
             ['/careers/mind?lang=en', ['name' => $s, 'email' => $s, 'phone' => $s, 'city' => $s, 'wanted' => ['city' => $s], 'consent' => $s]], ['/careers/2201/keep', ['via' => $s, 'keep' => $s]],
         ] as [$path, $fields]) {
             $post($path, $fields);
@@ -349,9 +355,9 @@ final class CareersSitesTest extends DatabaseTest
         }
         // what goes through, as the recruiter and the admin see it
         $address = 'script.'.bin2hex(random_bytes(4)).'@post.example';
-        $this->apply(2201, ['name' => $s.' Name', 'email' => $address, 'city' => $s, 'q:paper' => 'yes', 'q:years' => '5', 'q:shift' => 'Yes'], '', self::upload('<img src=x onerror=alert(3)>.txt', $s." resume\nPLC"));
+        $this->apply(2201, ['name' => $s.' Name', 'email' => $address, 'city' => $s], '', self::upload('<img src=x onerror=alert(3)>.txt', $s." resume\nPLC"));
         $post('/careers/2201/tell?lang=en', ['name' => $s, 'email' => 'teller.'.$address]);
-        $post('/careers/alerts?lang=en', ['email' => 'alert.'.$address, 'wanted' => ['q' => $s]]);
+        $post('/careers?lang=en&q='.rawurlencode($s), ['email' => 'alert.'.$address]);
         $this->deliverAll();
         $confirm = self::mailbox('alert.'.$address)[0]['text'];
         self::assertSame(1, preg_match('#/careers/alerts/[\w-]{20,60}#', $confirm, $m));
@@ -386,13 +392,7 @@ final class CareersSitesTest extends DatabaseTest
 
     private function credit(int $application): string
     {
-        foreach ($this->get(Referrals::class)->all() as $row) {
-            if ($row->int('id') === $application) {
-                return $row->str('credit_state');
-            }
-        }
-
-        return '';
+        return $this->get(ReferralQuery::class)->ofApplication($application)?->credit->state->value ?? '';
     }
 
     /** @param list<int> $units */
@@ -428,9 +428,10 @@ final class CareersSitesTest extends DatabaseTest
         self::assertSame(1, preg_match('#/a/([0-9a-f]{32})#', (string) $this->client->getResponse()->headers->get('Location'), $m));
         $answers = [];
         foreach ($this->db()->row('SELECT questions FROM requisition WHERE number = :n', ['n' => $number])?->objects('questions') ?? [] as $question) {
-            $answers['q:'.(\is_string($question['id'] ?? null) ? $question['id'] : '')] = 'number' === ($question['kind'] ?? '') ? '5' : 'yes';
+            $answers[\is_string($question['id'] ?? null) ? $question['id'] : ''] = 'number' === ($question['kind'] ?? '') ? '5' : 'yes';
         }
-        $this->get(ApplyDrafts::class)->save($m[1], $fields + ['q:paper' => 'yes', 'q:years' => '5', 'q:shift' => 'Yes'] + $answers);
+        $answers = ['paper' => 'yes', 'years' => '5', 'shift' => 'Yes'] + $answers;
+        $this->get(ApplyDrafts::class)->save($m[1], Applicant::of($fields), $answers);
 
         return [$m[1], $token];
     }

@@ -9,6 +9,7 @@ use Jorvent\Adverts\PostingTerms;
 use Jorvent\Adverts\PublishAdvert;
 use Jorvent\Adverts\SaveAdvertText;
 use Jorvent\Careers\Alerts;
+use Jorvent\Careers\SendAlerts;
 use Jorvent\Careers\Web\ShortMemory;
 use Jorvent\People\Erase;
 use Jorvent\Platform\Files\FileStore;
@@ -137,7 +138,7 @@ final class CareersTest extends DatabaseTest
         $address = 'alert.'.bin2hex(random_bytes(4)).'@post.example';
         $ask = function (string $email): int {
             $token = $this->client->request('GET', '/careers?city=Bergen&lang=pl')->filter('.c-alert input[name=_token]')->attr('value');
-            $this->client->request('POST', '/careers/alerts?lang=pl', ['_token' => $token, 'email' => $email, 'wanted' => ['city' => 'Bergen', 'nonsense' => 'x']], server: ['HTTP_ORIGIN' => 'http://localhost']);
+            $this->client->request('POST', '/careers?lang=pl&city=Bergen&nonsense=x', ['_token' => $token, 'email' => $email], server: ['HTTP_ORIGIN' => 'http://localhost']);
 
             return $this->client->getResponse()->getStatusCode();
         };
@@ -152,18 +153,18 @@ final class CareersTest extends DatabaseTest
         self::assertSame(1, preg_match('#/careers/alerts/([\w-]{20,60})#', $mails[0]['text'], $m));
         $alerts = $this->get(Alerts::class);
         $this->open(2203, 'Bergen');
-        $alerts->run();
+        $this->get(SendAlerts::class)->run();
         $this->deliverAll();
         self::assertCount(1, self::mailbox($address), 'nothing before it is confirmed');
         $crawler = $this->client->request('GET', '/careers/alerts/'.$m[1]);
-        self::assertNull($alerts->find($m[1])?->instantOrNull('confirmed_at'), 'a program that follows links confirms nothing');
+        self::assertFalse($alerts->find($m[1])?->isConfirmed(), 'a program that follows links confirms nothing');
         $this->client->request('POST', '/careers/alerts/'.$m[1], ['_token' => $crawler->filter('input[name=_token]')->attr('value')], server: ['HTTP_ORIGIN' => 'http://localhost']);
-        self::assertNotNull($alerts->find($m[1])?->instantOrNull('confirmed_at'));
+        self::assertTrue($alerts->find($m[1])?->isConfirmed());
         $this->clock()->moveTo($this->clock()->now()->modify('+1 hour'));
         $this->open(2204, 'Bergen');
         $this->open(2205, 'Halifax');
-        $alerts->run();
-        $alerts->run();
+        $this->get(SendAlerts::class)->run();
+        $this->get(SendAlerts::class)->run();
         $this->deliverAll();
         $mails = self::mailbox($address);
         self::assertCount(2, $mails);

@@ -15,6 +15,7 @@ use Jorvent\Platform\Files\FileStore;
 use Jorvent\Platform\Links\GuestLinks;
 use Jorvent\Platform\Links\LinkPurpose;
 use Jorvent\Privacy\Holders;
+use Jorvent\Tests\Support\BeginsApplications;
 use Jorvent\Tests\Support\DatabaseTest;
 use PHPUnit\Framework\Attributes\CoversClass;
 use Symfony\Component\Finder\Finder;
@@ -28,6 +29,8 @@ use Symfony\Component\Finder\Finder;
 #[CoversClass(PurgeDrafts::class)]
 final class ErasedEverywhereTest extends DatabaseTest
 {
+    use BeginsApplications;
+
     private const VALUES = [
         'name' => 'Zyta Quellmarkova', 'email' => 'zyta.quellmarkova@post.example', 'phone' => '91827364', 'resume' => 'kelpwrangler', 'reason' => 'sings too loudly',
         'words' => 'lighthouse-in-a-bottle',
@@ -96,10 +99,13 @@ final class ErasedEverywhereTest extends DatabaseTest
         $resume = "Zyta Quellmarkova\nzyta.quellmarkova@post.example\n+47 918 27 364\n\nEXPERIENCE\n2019 - now Chief kelpwrangler, Skerry Line, ".bin2hex(random_bytes(4))."\n";
         $id = $this->int('SELECT id FROM requisition WHERE number = :n', ['n' => (int) substr($requisition, 2)]);
 
-        return $this->get(ApplyDrafts::class)->start($id, null, [
-            'name' => self::VALUES['name'], 'email' => self::VALUES['email'], 'phone' => '+47 '.self::VALUES['phone'], 'city' => 'Bergen', 'consent' => '1',
-            'q:paper' => 'yes', 'q:years' => '5', 'q:shift' => 'Yes', 'letter' => self::VALUES['words'],
-        ], $file ? $this->get(ReadResume::class)($resume, 'zyta.txt') : null);
+        $fields = [
+            'name' => self::VALUES['name'], 'email' => self::VALUES['email'], 'phone' => '+47 '.self::VALUES['phone'],
+            'city' => 'Bergen',
+        ];
+        $answers = ['paper' => 'yes', 'years' => '5', 'shift' => 'Yes', 'letter' => self::VALUES['words']];
+
+        return $this->begun($id, $fields, $answers, $file ? $this->get(ReadResume::class)($resume, 'zyta.txt') : null);
     }
 
     /** @return array<string, list<string>> by what was told, the columns it stands in */

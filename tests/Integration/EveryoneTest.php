@@ -4,14 +4,16 @@ declare(strict_types=1);
 
 namespace Jorvent\Tests\Integration;
 
-use Jorvent\Careers\JobPostingData;
-use Jorvent\Careers\Openings;
+use Jorvent\Careers\Read\FoundOpenings;
+use Jorvent\Careers\Read\Narrowed;
+use Jorvent\Careers\Read\Opening;
+use Jorvent\Careers\Read\OpeningQuery;
+use Jorvent\Careers\StructuredOpening;
 use Jorvent\Core\Messages\Template;
 use Jorvent\Core\Shared\Interval;
 use Jorvent\Core\Workflow\Task;
 use Jorvent\Interviews\Invitation;
 use Jorvent\Messages\Mailing;
-use Jorvent\Platform\Database\Record;
 use Jorvent\Requisitions\Read\RequisitionQuery;
 use Jorvent\Requisitions\SaveBrief;
 use Jorvent\Tests\Support\DatabaseTest;
@@ -81,33 +83,37 @@ final class EveryoneTest extends DatabaseTest
 
     public function testOpeningsAreOnlyWhatIsApprovedAndLive(): void
     {
-        $openings = $this->get(Openings::class);
-        $found = static fn (string $city = '', string $words = ''): array => array_map(static fn (Record $o): int => $o->int('number'), $openings->list(['city' => $city, 'q' => $words], 1, 'en')['openings']);
+        $openings = $this->get(OpeningQuery::class);
+        $list = static fn (string $city = '', string $words = '', int $page = 1): FoundOpenings => $openings->list(
+            Narrowed::of(['city' => $city, 'q' => $words]), $page, 'en',
+        );
+        $found = static fn (string $city = '', string $words = ''): array => array_column($list($city, $words)->openings, 'number');
         $numbers = $found();
         self::assertContains(2201, $numbers);
         self::assertSame([], array_intersect([2206, 2207, 2210, 2211], $numbers));
-        self::assertSame(['Aberdeen'], array_values(array_unique(array_map(static fn (Record $o): string => $o->str('city'), $openings->list(['city' => 'Aberdeen'], 1, 'en')['openings']))));
+        self::assertSame(['Aberdeen'], array_values(array_unique(array_map(static fn (Opening $o): string => $o->city(), $list('Aberdeen')->openings))));
         self::assertSame([2201], $found('Bergen', 'SWITCHBOARD'), 'a word may be unfinished');
         self::assertSame([2201], $found('', 'bergen electr'), 'every word, in title, text, town or department');
         self::assertSame([], $found('', "'); DROP TABLE x; -- & | ! zzz"));
-        $facets = $openings->list(['city' => 'Aberdeen'], 1, 'en')['facets'];
+        $facets = $list('Aberdeen')->facets;
         self::assertSame(\count($numbers), array_sum($facets['city']), 'a facet counts as if it were not chosen');
         self::assertSame(\count($found('Aberdeen')), array_sum($facets['employment']), 'the others as chosen');
-        self::assertSame([], $openings->list([], 99, 'en')['openings']);
+        self::assertSame([], $list(page: 99)->openings);
         $this->db()->execute("UPDATE posting SET until = '2020-01-01' WHERE board = 'careers' AND requisition_id = (SELECT id FROM requisition WHERE number = 2201)");
         self::assertNotContains(2201, $found(), 'its last day is over');
-        self::assertFalse($openings->one(2201)?->bool('open'));
+        self::assertFalse($openings->one(2201)?->days->isOpen);
     }
 
     public function testAnOpeningIsAJobPostingForMachines(): void
     {
-        $opening = $this->get(Openings::class)->one(2205);
+        $opening = $this->get(OpeningQuery::class)->one(2205);
         self::assertNotNull($opening);
-        $data = JobPostingData::of($opening, 'Skerry Line', 'http://127.0.0.1/careers/2205', 'http://127.0.0.1/careers');
+        $data = StructuredOpening::of($opening, 'Skerry Line', 'http://127.0.0.1/careers/2205', 'http://127.0.0.1/careers');
         self::assertSame(['JobPosting', 'Ticketing Data Analyst', 'FULL_TIME', 1], [$data['@type'], $data['title'], $data['employmentType'], $data['totalJobOpenings']]);
         $json = json_encode($data, \JSON_THROW_ON_ERROR);
         self::assertStringContainsString('"currency":"CAD"', $json);
         self::assertMatchesRegularExpression('/"minValue":\d{5},"maxValue":\d{5},"unitText":"YEAR"/', $json);
+        self::assertSame('37.5 hours a week', $data['workHours']);
         self::assertMatchesRegularExpression('/"validThrough":"\d{4}-\d\d-\d\dT23:59:59-0[34]:00"/', $json, 'until midnight in Halifax');
         foreach (['datePosted', 'description', 'hiringOrganization', 'jobLocation', 'identifier', 'skills', 'educationRequirements', 'experienceRequirements', 'jobBenefits', 'workHours', 'inLanguage', 'addressRegion'] as $property) {
             self::assertStringContainsString('"'.$property.'"', $json);

@@ -14,6 +14,7 @@ use Jorvent\Tests\Support\Controllers;
 use Jorvent\Tests\Support\DatabaseTest;
 use Jorvent\Tests\Support\WalksRoutes;
 use PHPUnit\Framework\Attributes\CoversNothing;
+use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
 use Symfony\Component\Routing\Route;
 
 /**
@@ -131,8 +132,42 @@ final class RequestsTest extends DatabaseTest
         self::assertGreaterThan(20, \count($walked), implode("\n", $walked));
     }
 
+    public function testAWordNoPayloadOffersIsRefusedEverywhere(): void
+    {
+        $walked = [];
+        foreach ($this->routes() as $name => $route) {
+            foreach (\in_array('POST', $route->getMethods(), true) ? self::offered(self::controller($route)) : [] as $field) {
+                $this->post($route, [$field => 'sail-away'], $name, 422);
+                $walked[] = $name.' '.$field;
+            }
+        }
+        self::assertGreaterThan(15, \count($walked), implode("\n", $walked));
+    }
+
+    /** @return list<string> fields of the payload of a controller that are words of a choice */
+    private static function offered(string $controller): array
+    {
+        $fields = [];
+        [$class, $method] = explode('::', $controller.'::__invoke');
+        foreach ((new \ReflectionMethod($class, $method))->getParameters() as $parameter) {
+            $type = $parameter->getType();
+            $isPayload = [] !== $parameter->getAttributes(MapRequestPayload::class);
+            if (!$isPayload || !$type instanceof \ReflectionNamedType || !class_exists($type->getName())) {
+                continue;
+            }
+            foreach ((new \ReflectionClass($type->getName()))->getConstructor()?->getParameters() ?? [] as $field) {
+                $of = $field->getType();
+                if ($of instanceof \ReflectionNamedType && enum_exists($of->getName())) {
+                    $fields[] = $field->getName();
+                }
+            }
+        }
+
+        return $fields;
+    }
+
     /** @param array<string, string> $fields */
-    private function post(Route $route, array $fields, string $name): void
+    private function post(Route $route, array $fields, string $name, int $status = 400): void
     {
         $public = 'public' === $route->getDefault('_csrf');
         $this->as($this->who($route));
@@ -141,15 +176,16 @@ final class RequestsTest extends DatabaseTest
         $this->client->request('POST', $url, ['_token' => $token, ...$fields], [], $public ? ['HTTP_ORIGIN' => 'http://localhost'] : []);
         $answer = $this->client->getResponse();
         $said = mb_substr(strip_tags((string) $answer->getContent()), 0, 200);
-        self::assertSame(400, $answer->getStatusCode(), "$name $url ".json_encode($fields).' '.$said);
+        self::assertSame($status, $answer->getStatusCode(), "$name $url ".json_encode($fields).' '.$said);
     }
 
     /** @return array<string, int|string> parts of an address that open something of a candidate's */
     private function opened(string $name): array
     {
         $links = [
-            'guest_offer' => [LinkPurpose::Offer, $this->own('offer')], 'guest_status' => [LinkPurpose::Status, $this->own('application')],
-            'guest_keep' => [LinkPurpose::Keep, $this->own('candidate')],
+            'guest_offer' => [LinkPurpose::Offer, $this->own('offer')], 'guest_offer_answer' => [LinkPurpose::Offer, $this->own('offer')],
+            'guest_status' => [LinkPurpose::Status, $this->own('application')], 'guest_status_act' => [LinkPurpose::Status, $this->own('application')],
+            'guest_keep' => [LinkPurpose::Keep, $this->own('candidate')], 'guest_keep_answer' => [LinkPurpose::Keep, $this->own('candidate')],
         ];
         if (isset($links[$name])) {
             $address = $this->get(GuestLinks::class)->issue($links[$name][0], (int) $links[$name][1], 3);
@@ -160,7 +196,7 @@ final class RequestsTest extends DatabaseTest
 
         return match ($name) {
             'import', 'import_start', 'import_cancel' => ['id' => $this->db()->insert('import', ['account_id' => $this->account('Solveig Aune')->id, 'file_sha256' => str_repeat('0', 64), 'file_name' => 'x.csv', 'state' => 'mapping', 'head' => [], 'created_at' => $this->clock()->now(), 'kind' => 'requisitions'])],
-            'apply_fields' => ['key' => $this->get(ApplyDrafts::class)->start($open, null, [], null, null)],
+            'apply_fields', 'apply_typed', 'apply_check', 'apply_send' => ['key' => $this->get(ApplyDrafts::class)->start($open, null, null)],
             default => [],
         };
     }

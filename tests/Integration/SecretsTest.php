@@ -8,7 +8,8 @@ use Jorvent\Accounts\ForgottenPassword;
 use Jorvent\Careers\Alerts;
 use Jorvent\Careers\ApplyDrafts;
 use Jorvent\Careers\FinishLater;
-use Jorvent\Careers\Openings;
+use Jorvent\Careers\Read\Narrowed;
+use Jorvent\Careers\Read\OpeningQuery;
 use Jorvent\Careers\Referrals;
 use Jorvent\Interviews\Arrange;
 use Jorvent\Organisation\Read\BrandQuery;
@@ -77,15 +78,15 @@ final class SecretsTest extends DatabaseTest
     private function mailEveryKind(): array
     {
         $brand = $this->get(BrandQuery::class)->main();
-        $opening = $this->get(Openings::class)->one(2201, 'en') ?? self::fail('R-2201 is open');
-        $requisition = $opening->int('id');
+        $opening = $this->get(OpeningQuery::class)->one(2201) ?? self::fail('R-2201 is open');
+        $requisition = $opening->id;
         $new = static fn (string $who): string => $who.'.'.bin2hex(random_bytes(4)).'@post.example';
         $to = ['later' => $new('later'), 'alert' => $new('alert'), 'referral' => $new('referral'), 'password' => 'morag.isbister@skerryline.example'];
         $this->get(ForgottenPassword::class)($to['password']);
-        $key = $this->get(ApplyDrafts::class)->start($requisition, null, [], null, null);
+        $key = $this->get(ApplyDrafts::class)->start($requisition, null, null);
         $this->get(FinishLater::class)($key, $to['later'], $opening, $brand->name, 'en');
-        $this->get(Alerts::class)->ask($to['alert'], ['q' => 'fitter'], 'en', $brand);
-        $this->get(Referrals::class)->ask($requisition, 'Toril Friend', $to['referral'], $opening, $brand, 'en');
+        $this->get(Alerts::class)->ask($to['alert'], Narrowed::of(['q' => 'fitter']), 'en', $brand);
+        $this->get(Referrals::class)->ask('Toril Friend', $to['referral'], $opening, $brand, 'en');
         $row = $this->db()->row("SELECT p.id, c.id AS candidate, c.email FROM application p JOIN candidate c ON c.id = p.candidate_id WHERE p.requisition_id = :r AND p.state = 'active' AND p.stage = 'screening' AND c.email IS NOT NULL ORDER BY p.id LIMIT 1", ['r' => $requisition]);
         self::assertNotNull($row);
         $this->get(OwnData::class)->mail($row->int('candidate'), $requisition);

@@ -9,8 +9,6 @@ use Jorvent\Accounts\Staff;
 use Jorvent\Adverts\PostingTerms;
 use Jorvent\Adverts\PublishAdvert;
 use Jorvent\Careers\Apply;
-use Jorvent\Careers\ApplyDrafts;
-use Jorvent\Careers\ConfirmAddress;
 use Jorvent\Core\Messages\Template;
 use Jorvent\Core\Pay\OfferTerms;
 use Jorvent\Core\Shared\Money;
@@ -18,6 +16,7 @@ use Jorvent\Core\Shared\Refusal;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Core\Workflow\Decision;
 use Jorvent\Core\Workflow\Stage;
+use Jorvent\Guests\ConfirmAddress;
 use Jorvent\Interviews\Arrange;
 use Jorvent\Offers\AnswerOffer;
 use Jorvent\Offers\OfferDesk;
@@ -37,6 +36,7 @@ use Jorvent\Requisitions\Lifecycle;
 use Jorvent\Requisitions\OpenRequisitions;
 use Jorvent\Setup\FirstAdmin;
 use Jorvent\Setup\LetInFirstAdmin;
+use Jorvent\Tests\Support\BeginsApplications;
 use Jorvent\Tests\Support\DatabaseTest;
 use PHPUnit\Framework\Attributes\CoversNothing;
 
@@ -44,6 +44,8 @@ use PHPUnit\Framework\Attributes\CoversNothing;
 #[CoversNothing]
 final class UseCasesTest extends DatabaseTest
 {
+    use BeginsApplications;
+
     public function testApprovalGoesRoundInOrderAndNothingLeavesTheHouseBefore(): void
     {
         $mo = $this->as('Mo Bakkerud')->id;
@@ -130,8 +132,11 @@ final class UseCasesTest extends DatabaseTest
         $known = $this->db()->row('SELECT c.id, c.name, c.email, c.phone, c.city FROM candidate c WHERE c.email IS NOT NULL AND NOT EXISTS (SELECT 1 FROM application p WHERE p.candidate_id = c.id) ORDER BY c.id LIMIT 1');
         self::assertNotNull($known);
         $opening = $this->int('SELECT id FROM requisition WHERE number = 2209');
-        $drafts = $this->get(ApplyDrafts::class);
-        $key = $drafts->start($opening, null, ['name' => 'Someone Else', 'email' => strtoupper($known->str('email')), 'phone' => '+47 5555 9999', 'city' => 'Elsewhere', 'consent' => '1', 'q:paper' => 'yes', 'q:years' => '2', 'q:shift' => 'Yes'], null);
+        $answers = ['paper' => 'yes', 'years' => '2', 'shift' => 'Yes'];
+        $key = $this->begun($opening, [
+            'name' => 'Someone Else', 'email' => strtoupper($known->str('email')), 'phone' => '+47 5555 9999',
+            'city' => 'Elsewhere',
+        ], $answers);
         $this->get(Apply::class)($key, 'en', '1');
         $after = $this->db()->row('SELECT name, email, phone, city FROM candidate WHERE id = :id', ['id' => $known->int('id')]);
         self::assertSame([$known->str('name'), $known->str('email'), $known->str('phone')], [$after?->str('name'), $after?->str('email'), $after?->str('phone')]);
@@ -139,7 +144,7 @@ final class UseCasesTest extends DatabaseTest
         self::assertGreaterThan(0, $shell, 'they stand apart');
         self::assertSame(0, $this->int('SELECT count(*) FROM application WHERE candidate_id = :k', ['k' => $known->int('id')]));
         self::assertSame(['already_sent'], $this->refused(fn () => $this->get(Apply::class)($key, 'en', '1')), 'a double submit');
-        $again = $drafts->start($opening, null, ['name' => 'X Y', 'email' => $known->str('email'), 'consent' => '1', 'q:paper' => 'yes', 'q:years' => '2', 'q:shift' => 'Yes'], null);
+        $again = $this->begun($opening, ['name' => 'X Y', 'email' => $known->str('email')], $answers);
         $this->get(Apply::class)($again, 'en', '1');
         self::assertSame(2, $this->int('SELECT count(*) FROM candidate WHERE claims = :k', ['k' => $known->int('id')]), 'and are not told that someone applied already');
         // confirmed, they become one, once and for all
@@ -157,8 +162,8 @@ final class UseCasesTest extends DatabaseTest
 
     public function testApplyingLateIsRefused(): void
     {
-        $drafts = $this->get(ApplyDrafts::class);
-        $key = $drafts->start($this->int('SELECT id FROM requisition WHERE number = 2209'), null, ['name' => 'Ola Hansen', 'email' => 'ola.late@post.example', 'consent' => '1'], null);
+        $opening = $this->int('SELECT id FROM requisition WHERE number = 2209');
+        $key = $this->begun($opening, ['name' => 'Ola Hansen', 'email' => 'ola.late@post.example']);
         $this->db()->execute("UPDATE posting SET until = '2020-01-01' WHERE requisition_id = (SELECT id FROM requisition WHERE number = 2209)");
         self::assertSame(['opening_closed'], $this->refused(fn () => $this->get(Apply::class)($key, 'en', '1')));
     }

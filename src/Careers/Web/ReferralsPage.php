@@ -7,12 +7,12 @@ namespace Jorvent\Careers\Web;
 use Jorvent\Accounts\Access\Gate;
 use Jorvent\Accounts\Access\Permission;
 use Jorvent\Accounts\Web\SignedInPage;
+use Jorvent\Careers\Form\ReferralTermsInput;
+use Jorvent\Careers\Form\ReferralTermsType;
+use Jorvent\Careers\Read\ReferralQuery;
+use Jorvent\Careers\Read\ReferredApplication;
 use Jorvent\Careers\Referrals;
-use Jorvent\Core\Shared\Money;
-use Jorvent\Core\Shared\Refused;
 use Jorvent\Platform\Spreadsheet\SheetWriter;
-use Jorvent\Platform\Web\Errors;
-use Jorvent\Platform\Web\Input;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
@@ -22,49 +22,66 @@ use Symfony\Component\Routing\Attribute\Route;
 #[Route('/referrals')]
 final class ReferralsPage extends SignedInPage
 {
-    public function __construct(private readonly Referrals $referrals)
+    private const HEADINGS = [
+        'told by', 'e-mail', 'requisition', 'opening', 'candidate', 'applied', 'credit state', 'credit', 'currency',
+        'due on', 'paid on',
+    ];
+
+    public function __construct(private readonly Referrals $referrals, private readonly ReferralQuery $query)
     {
     }
 
-    #[Route('', name: 'referrals', methods: ['GET'])]
-    public function show(): Response
+    #[Route('', name: 'referrals', methods: ['GET', 'POST'])]
+    public function terms(Request $request): Response
     {
-        return $this->page(Errors::none(), null);
-    }
+        $terms = $this->referrals->terms();
+        $form = $this->formOf(ReferralTermsType::class, new ReferralTermsInput($terms))->handleRequest($request);
+        $typed = $form->getData();
+        $save = fn () => $this->referrals->saveTerms(
+            $typed->money(), $typed->afterDays ?? -1, $typed->domains ?? '', (int) $typed->version,
+        );
+        if ($this->done($form, $save)) {
+            $this->say('terms_saved');
 
-    #[Route('', name: 'referrals_save', methods: ['POST'])]
-    public function save(Request $request): Response
-    {
-        $input = Input::of($request);
-        try {
-            if (null !== $input->int('pay')) {
-                $this->referrals->pay($input->int('pay'), $this->me()->id);
-                $this->say('credit_paid');
-            } else {
-                $credit = '' === $input->line('credit') ? null : Money::parse($input->line('credit'), $input->line('currency')) ?? throw Refused::because('amount_wrong', 'credit');
-                if (null !== $credit && !$credit->isPositive()) {
-                    throw Refused::because('amount_wrong', 'credit');
-                }
-                $this->referrals->saveTerms($credit, $input->int('after_days') ?? -1, $input->text('domains'), $input->int('version') ?? 0);
-                $this->say('terms_saved');
-            }
-        } catch (Refused $refused) {
-            return $this->page(Errors::of($refused->refusals), $input);
+            return $this->redirectToRoute('referrals', [], Response::HTTP_SEE_OTHER);
         }
 
-        return $this->redirectToRoute('referrals', [], Response::HTTP_SEE_OTHER);
+        return $this->render('careers/referrals.html.twig', [
+            'applications' => $this->query->applications(), 'links' => $this->query->links(), 'form' => $form,
+        ]);
+    }
+
+    /** Notes that the credit for an application was paid today. */
+    #[Route(
+        '/{application}/paid', name: 'referral_paid', requirements: ['application' => '\d{1,9}'], methods: ['POST'],
+    )]
+    public function pay(int $application): Response
+    {
+        $pay = fn () => $this->referrals->pay($application, $this->me()->id);
+
+        return $this->act($pay, 'credit_paid', 'referrals');
     }
 
     #[Route('.csv', name: 'referrals_csv', methods: ['GET'])]
     public function csv(): Response
     {
-        $rows = array_map(static fn ($r): array => [$r->str('teller'), $r->str('email'), 'R-'.$r->int('number'), $r->str('title'), $r->str('candidate'), $r->instant('applied_at')->format('Y-m-d'), $r->str('credit_state'), null === $r->intOrNull('credit') ? '' : (new Money($r->int('credit'), $r->str('currency')))->units(), $r->strOrNull('currency') ?? '', $r->instantOrNull('due_on')?->format('Y-m-d') ?? '', $r->instantOrNull('paid_on')?->format('Y-m-d') ?? ''], $this->referrals->all());
+        $day = static fn (?\DateTimeImmutable $day): string => $day?->format('Y-m-d') ?? '';
+        $row = static fn (ReferredApplication $came): array => [
+            $came->teller->name,
+            $came->teller->email,
+            'R-'.$came->job->number,
+            $came->job->title,
+            $came->candidate,
+            $day($came->appliedAt),
+            $came->credit->state->value,
+            $came->credit->amount?->units() ?? '',
+            $came->credit->amount->currency ?? '',
+            $day($came->credit->dueOn),
+            $day($came->credit->paidOn),
+        ];
 
-        return SheetWriter::response('csv', 'referrals', ['told by', 'e-mail', 'requisition', 'opening', 'candidate', 'applied', 'credit state', 'credit', 'currency', 'due on', 'paid on'], $rows);
-    }
-
-    private function page(Errors $errors, ?Input $input): Response
-    {
-        return $this->render('careers/referrals.html.twig', ['rows' => $this->referrals->all(), 'links' => $this->referrals->links(), 'terms' => $this->referrals->terms(), 'errors' => $errors, 'input' => $input], new Response(status: $errors->any() ? 422 : 200));
+        return SheetWriter::response(
+            'csv', 'referrals', self::HEADINGS, array_map($row, $this->query->applications()),
+        );
     }
 }

@@ -30,15 +30,14 @@ final readonly class ShortMemory
         if (0 !== $request->cookies->count()) {
             return $write();
         }
-        $kept = $this->pages->get(hash('sha256', $request->getSchemeAndHttpHost().' '.$key), static function (ItemInterface $item) use ($write): array {
+        $of = hash('sha256', $request->getSchemeAndHttpHost().' '.$key);
+        $kept = $this->pages->get($of, static function (ItemInterface $item) use ($write): WrittenPage {
             $item->expiresAfter(self::SECONDS);
-            $response = $write();
 
-            return [(string) $response->getContent(), $response->getStatusCode(), $response->headers->all()];
+            return WrittenPage::of($write());
         });
-        [$content, $status, $headers] = \is_array($kept) ? $kept : throw new \LogicException('No page was kept.');
 
-        return new Response(\is_string($content) ? $content : '', \is_int($status) ? $status : 200, \is_array($headers) ? $headers : []);
+        return $kept->response();
     }
 
     /** @param callable(): string $stamp what is another text as soon as something changed */
@@ -51,7 +50,10 @@ final readonly class ShortMemory
         });
     }
 
-    /** A browser asks each time, and gets the page only when it is another; what stands between may keep it for a short time. */
+    /**
+     * A browser asks each time, and gets the page only when it is another; what stands between may keep it for a short
+     * time.
+     */
     public static function fresh(Request $request, Response $response): Response
     {
         if (200 !== $response->getStatusCode() || [] !== $response->headers->getCookies()) {

@@ -6,8 +6,10 @@ namespace Jorvent\Organisation\Web;
 
 use Jorvent\Organisation\Read\BrandQuery;
 use Jorvent\Organisation\Read\BrandView;
-use Jorvent\Platform\Database\Record;
+use Jorvent\Platform\Web\CsrfCheck;
 use Jorvent\Platform\Web\Page;
+use Symfony\Component\Form\FormInterface;
+use Symfony\Component\Form\FormTypeInterface;
 use Symfony\Component\HttpFoundation\Cookie;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -34,9 +36,10 @@ abstract class PublicPage extends Page
         return ('' === $key ? null : $this->brands->byKey($key)) ?? $this->brands->main();
     }
 
-    protected function brandOf(Record $hiring): BrandView
+    /** The one that a unit hires under. */
+    protected function brandOf(int $unit): BrandView
     {
-        return $this->brands->ofUnit($hiring->int('unit_id'));
+        return $this->brands->ofUnit($unit);
     }
 
     protected function locale(Request $request): string
@@ -49,13 +52,37 @@ abstract class PublicPage extends Page
         return $locale;
     }
 
-    /** @param array<string, mixed> $view */
-    protected function publicPage(Request $request, string $template, array $view, int $status = 200): Response
+    /**
+     * A form of a page for candidates; its labels are words of theirs.
+     *
+     * @template T of object
+     *
+     * @param class-string<FormTypeInterface<T>> $type
+     * @param T                    $data
+     * @param array<string, mixed> $options
+     *
+     * @return FormInterface<T>
+     */
+    protected function publicForm(string $type, object $data, array $options = []): FormInterface
     {
+        $public = ['csrf_token_id' => CsrfCheck::PUBLIC, 'translation_domain' => 'candidate'];
+
+        return $this->formOf($type, $data, $options + $public);
+    }
+
+    /**
+     * @param array<string, mixed> $view
+     * @param BrandView|null       $brand null for that of the address
+     */
+    protected function publicPage(
+        Request $request,
+        string $template,
+        array $view = [],
+        int $status = Response::HTTP_OK,
+        ?BrandView $brand = null,
+    ): Response {
         $locale = $this->locale($request);
-        $hiring = $view['hiring'] ?? $view['opening'] ?? null;
-        $brand = $view['brand'] ?? ($hiring instanceof Record ? $this->brandOf($hiring) : $this->brand($request));
-        \assert($brand instanceof BrandView);
+        $brand ??= $this->brand($request);
         $response = $this->render($template, [
             ...$view,
             'locale' => $locale,
@@ -65,7 +92,8 @@ abstract class PublicPage extends Page
             'pages_of_brand' => $this->brands->links($brand->id, $locale),
         ], new Response(status: $status));
         if ($request->query->has('lang')) {
-            $response->headers->setCookie(Cookie::create('lang', $locale, '+1 year', httpOnly: true, sameSite: 'lax'));
+            $cookie = Cookie::create('lang', $locale, '+1 year', httpOnly: true, sameSite: 'lax');
+            $response->headers->setCookie($cookie);
         }
         $response->headers->set('Vary', 'Accept-Language, Cookie');
 
@@ -82,6 +110,6 @@ abstract class PublicPage extends Page
 
     protected function gone(Request $request): Response
     {
-        return $this->publicPage($request, 'public/gone.html.twig', [], 410);
+        return $this->publicPage($request, 'public/gone.html.twig', [], Response::HTTP_GONE);
     }
 }

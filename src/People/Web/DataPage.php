@@ -10,7 +10,6 @@ use Jorvent\Core\Retention\Rules;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\People\DataRequests;
 use Jorvent\People\OwnData;
-use Jorvent\People\RequestWay;
 use Jorvent\People\Retention;
 use Jorvent\People\Tombstones;
 use Jorvent\Platform\Database\Db;

@@ -11,7 +11,6 @@ use Jorvent\Accounts\Access\Subject;
 use Jorvent\Accounts\Web\SignedInPage;
 use Jorvent\Core\Resume\Corrections;
 use Jorvent\Core\Shared\Refused;
-use Jorvent\People\ItemVerdict;
 use Jorvent\People\PageImages;
 use Jorvent\People\Readings;
 use Jorvent\Platform\Database\Db;

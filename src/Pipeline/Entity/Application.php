@@ -102,6 +102,15 @@ class Application
     #[ORM\Column(type: InstantType::NAME, nullable: true)]
     private ?\DateTimeImmutable $consentedAt = null;
 
+    /** the link of who told of the opening */
+    #[ORM\Column(nullable: true)]
+    #[Reference('referral')]
+    private ?int $referralId = null;
+
+    /** @var list<array{p: int, on: string}> adverts that were followed before, with the days */
+    #[ORM\Column(type: Types::JSON, options: ['jsonb' => true, 'default' => '[]'])]
+    private array $touches = [];
+
     #[ORM\Column(options: ['default' => 1])]
     private int $version = 1;
 
@@ -161,6 +170,12 @@ class Application
     {
         $this->consentVersion = $version;
         $this->consentedAt = $at;
+    }
+
+    /** @param list<array{p: int, on: string}> $touches adverts that were followed before, with the days */
+    public function cameBy(?int $referral, array $touches): void
+    {
+        [$this->referralId, $this->touches] = [$referral, $touches];
     }
 
     public function rate(Fit $fit): void

@@ -16,6 +16,7 @@ use Jorvent\Core\Shared\Refused;
 final readonly class Db
 {
     private const MOMENT = 'Y-m-d H:i:s.uP';
+    private const SAME_ROW = 'same_row';
 
     public function __construct(
         private Connection $connection,
@@ -124,6 +125,28 @@ final readonly class Db
                 $e instanceof DriverException => Refusals::of($e, $clash) ?? $e,
                 default => $e,
             };
+        }
+    }
+
+    /**
+     * As transaction(). When someone else makes the same row at the same moment the work is done once more, and finds it.
+     *
+     * @template T
+     *
+     * @param callable(): T $work
+     *
+     * @return T
+     */
+    public function again(callable $work): mixed
+    {
+        try {
+            return $this->transaction($work, self::SAME_ROW);
+        } catch (Refused $refused) {
+            if (self::SAME_ROW !== $refused->refusals[0]->code) {
+                throw $refused;
+            }
+
+            return $this->transaction($work);
         }
     }
 

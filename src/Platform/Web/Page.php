@@ -93,6 +93,22 @@ abstract class Page extends AbstractController
         return true;
     }
 
+    /**
+     * Does something; what is refused is said on the page.
+     *
+     * @param callable(): mixed $act
+     */
+    protected function attempt(callable $act): Errors
+    {
+        try {
+            $act();
+        } catch (Refused $refused) {
+            return Errors::of($refused->refusals);
+        }
+
+        return Errors::none();
+    }
+
     /** The rest of this request is in that language; the translator was given the request's own before the page could know better. */
     protected function speak(Request $request, string $locale): void
     {

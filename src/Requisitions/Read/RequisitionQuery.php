@@ -71,8 +71,7 @@ final readonly class RequisitionQuery
             ORDER BY f.id DESC LIMIT 1
         ) o ON true
         CROSS JOIN LATERAL (
-            SELECT count(*) AS hired FROM hire h JOIN application a ON a.id = h.application_id
-            WHERE a.requisition_id = r.id AND h.fell_through_at IS NULL
+            SELECT count(*) AS hired FROM standing_hire WHERE requisition_id = r.id
         ) h
         SQL;
     private const USUAL = 50;
