@@ -234,6 +234,23 @@ final class CrashTest extends TestCase
         self::assertSame("$rounds $rounds", $posted);
     }
 
+    public function testOfTwoClicksThatAskForTheSameNewsOneAlertAndOneMailCome(): void
+    {
+        $rounds = self::times(200);
+        $who = 'asker.'.bin2hex(random_bytes(4)).'.';
+        $from = (string) (microtime(true) + 2);
+        $ask = static fn (): Process => self::actor('askers', 'ask', $who, (string) $rounds, $from);
+        $both = [$ask(), $ask()];
+        array_walk($both, static fn (Process $p) => $p->start());
+        array_walk($both, static fn (Process $p) => $p->wait());
+        $ended = self::actor('askers', 'end', $who)->mustRun()->getOutput();
+        $asked = implode(' ', array_fill(0, $rounds, 'asked'));
+        foreach ($both as $one) {
+            self::assertSame($asked, $one->getOutput(), $one->getErrorOutput());
+        }
+        self::assertSame("$rounds $rounds", $ended);
+    }
+
     /**
      * Two processes act on the same requisitions at the same moments.
      *

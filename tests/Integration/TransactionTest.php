@@ -56,6 +56,27 @@ final class TransactionTest extends DatabaseTest
         $rename('UPDATE site SET currency = NULL WHERE id = 1')();
     }
 
+    public function testWhoMeetsTheSameRowOfAnotherDoesTheWorkOnceMore(): void
+    {
+        $tries = 0;
+        $name = (string) $this->db()->row('SELECT name FROM site ORDER BY id LIMIT 1')?->str('name');
+        $meet = function () use (&$tries, $name): string {
+            if (1 === ++$tries) {
+                $this->db()->execute('UPDATE site SET name = :n WHERE id = (SELECT max(id) FROM site)', ['n' => $name]);
+            }
+
+            return 'found';
+        };
+        self::assertSame(['found', 2], [$this->db()->again($meet), $tries]);
+        $refuse = function () use (&$tries): void {
+            $this->db()->again(static function () use (&$tries): never {
+                ++$tries;
+                throw Refused::because('missing');
+            });
+        };
+        self::assertSame([['missing'], 3], [$this->refused($refuse), $tries], 'what a rule refuses is refused at once');
+    }
+
     public function testEveryConstraintThatIsNamedIsThereAndItsRefusalHasAText(): void
     {
         $words = $this->get(TranslatorInterface::class);

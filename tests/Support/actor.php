@@ -9,8 +9,10 @@ use Jorvent\Accounts\Access\Access;
 use Jorvent\Accounts\Repository\AccountRepository;
 use Jorvent\Accounts\Staff;
 use Jorvent\Adverts\PublishAdvert;
+use Jorvent\Careers\Alerts;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Interviews\Book;
+use Jorvent\Organisation\Read\BrandQuery;
 use Jorvent\Organisation\Structures;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Delivery\Deliveries;
@@ -19,6 +21,7 @@ use Jorvent\Platform\Kernel;
 use Jorvent\Requisitions\DecideBrief;
 use Jorvent\Requisitions\SaveBrief;
 use Jorvent\Tests\Support\Actors\Admins;
+use Jorvent\Tests\Support\Actors\Askers;
 use Jorvent\Tests\Support\Actors\Deciders;
 use Jorvent\Tests\Support\Actors\Editors;
 use Jorvent\Tests\Support\Actors\Letters;
@@ -101,6 +104,18 @@ switch ($arguments[0] ?? '') {
             'decide' => $deciders->decide($account, $who, $from, $ids),
             'save' => $deciders->save($account, $who, $from, $ids),
             'end' => $deciders->end($ids),
+            default => 'what?',
+        };
+        break;
+    case 'askers':
+        [$alerts, $brands] = [$container->get(Alerts::class), $container->get(BrandQuery::class)];
+        $entities = $container->get(EntityManagerInterface::class);
+        assert($alerts instanceof Alerts && $brands instanceof BrandQuery && $entities instanceof EntityManagerInterface);
+        $askers = new Askers($db, $entities, $alerts, $brands);
+        $who = $arguments[2] ?? '';
+        echo match ($to) {
+            'ask' => $askers->ask($who, (int) ($arguments[3] ?? 0), (float) ($arguments[4] ?? 0)),
+            'end' => $askers->end($who),
             default => 'what?',
         };
         break;

@@ -165,34 +165,6 @@ final readonly class OpeningQuery
         return substr(hash('sha256', json_encode($row->columns(), \JSON_THROW_ON_ERROR)), 0, 24);
     }
 
-    /** @return int|null the advert that a tracked address belongs to; without a code, the one of our own site */
-    public function posting(int $requisition, string $code): ?int
-    {
-        return $this->db->row(
-            "SELECT id FROM posting_head WHERE requisition_id = :requisition
-                AND (code = :code OR (:code = '' AND board = 'careers')) ORDER BY id DESC LIMIT 1",
-            ['requisition' => $requisition, 'code' => $code],
-        )?->int('id');
-    }
-
-    /**
-     * @param list<string> $codes
-     *
-     * @return array<string, int> adverts of a requisition, by their codes
-     */
-    public function postings(int $requisition, array $codes): array
-    {
-        $postings = [];
-        foreach ($this->db->rows(
-            'SELECT id, code FROM posting_head WHERE requisition_id = :requisition AND code IN (:codes)',
-            ['requisition' => $requisition, 'codes' => $codes],
-        ) as $row) {
-            $postings[$row->str('code')] = $row->int('id');
-        }
-
-        return $postings;
-    }
-
     /**
      * @param array<string, mixed> $values
      *

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Jorvent\Careers\Web;
 
-use Jorvent\Adverts\Store\VisitStore;
+use Jorvent\Adverts\TrackedVisits;
 use Jorvent\Careers\ApplyDrafts;
 use Jorvent\Careers\Read\Opening;
 use Jorvent\Careers\Read\OpeningQuery;
@@ -31,7 +31,7 @@ final class ApplyPage extends CareersSite
         private readonly OpeningQuery $openings,
         private readonly ApplyDrafts $drafts,
         private readonly Referrals $referrals,
-        private readonly VisitStore $adverts,
+        private readonly TrackedVisits $adverts,
         private readonly Upload $upload,
         private readonly FitSettings $fit,
         #[Target('apply')] private readonly RateLimiterFactoryInterface $limit,
@@ -69,7 +69,7 @@ final class ApplyPage extends CareersSite
     /** @return string the key of the draft */
     private function start(Request $request, Opening $opening, ?ResumeFile $file): string
     {
-        $posting = $this->openings->posting($opening->id, self::hex($request, 'via'));
+        $posting = $this->adverts->posting($opening->id, self::hex($request, 'via'));
         if (null !== $posting) {
             $this->adverts->started($posting);
         }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Jorvent\Careers\Web;
 
-use Jorvent\Careers\Read\OpeningQuery;
+use Jorvent\Adverts\TrackedVisits;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\HttpFoundation\Cookie;
 use Symfony\Component\HttpFoundation\Request;
@@ -23,7 +23,7 @@ final readonly class FollowedAdverts
     private const LONGEST_COOKIE = 400;
     private const CODE = '/^[0-9a-f]{10}$/D';
 
-    public function __construct(private OpeningQuery $openings, private ClockInterface $clock)
+    public function __construct(private TrackedVisits $visits, private ClockInterface $clock)
     {
     }
 
@@ -63,7 +63,7 @@ final readonly class FollowedAdverts
         if ([] === $followed) {
             return [];
         }
-        $postings = $this->openings->postings($requisition, array_map(strval(...), array_keys($followed)));
+        $postings = $this->visits->postings($requisition, array_map(strval(...), array_keys($followed)));
         $touches = [];
         foreach ($followed as $code => $day) {
             if (isset($postings[$code])) {

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Jorvent\Careers\Web;
 
-use Jorvent\Adverts\Store\VisitStore;
+use Jorvent\Adverts\TrackedVisits;
 use Jorvent\Careers\Form\AlertInput;
 use Jorvent\Careers\Form\AlertType;
 use Jorvent\Careers\Read\Opening;
@@ -40,7 +40,7 @@ final class OpeningPage extends CareersSite
         int $number,
         Request $request,
         Referrals $referrals,
-        VisitStore $adverts,
+        TrackedVisits $adverts,
         ReferralVisitStore $links,
         AfterResponse $after,
     ): Response {
@@ -52,7 +52,7 @@ final class OpeningPage extends CareersSite
         if (!$opening->days->isOpen) {
             return $this->closed($request, $opening);
         }
-        $posting = $this->openings->posting($opening->id, $via);
+        $posting = $adverts->posting($opening->id, $via);
         if (null !== $posting && $this->visits->counts($request, 'advert '.$posting)) {
             $after->add(static fn () => $adverts->visited($posting));
         }
