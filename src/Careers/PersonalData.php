@@ -15,10 +15,11 @@ use Jorvent\People\ResumeFile;
 use Jorvent\Platform\Links\GuestLinks;
 use Jorvent\Platform\Links\LinkPurpose;
 use Jorvent\Privacy\HoldsPersonalData;
+use Jorvent\Privacy\MovesWithPerson;
 use Jorvent\Privacy\Person;
 
 /** What was written on the careers site: applications begun, searches that news are wanted of, friends told. */
-final readonly class PersonalData implements HoldsPersonalData
+final readonly class PersonalData implements HoldsPersonalData, MovesWithPerson
 {
     public function __construct(
         private DraftRepository $drafts,
@@ -40,6 +41,23 @@ final readonly class PersonalData implements HoldsPersonalData
         return array_values(array_map(
             static fn (ResumeFile $file): string => $file->sha256, array_filter($files),
         ));
+    }
+
+    public function handOver(int $from, int $to): array
+    {
+        $moved = $this->alerts->ofCandidate($from);
+        array_walk($moved, static fn (OpeningAlert $alert) => $alert->belongTo($to));
+
+        return ['opening_alert' => array_map(static fn (OpeningAlert $alert): int => $alert->id, $moved)];
+    }
+
+    public function handBack(int $from, int $to, array $moved): void
+    {
+        foreach ($this->alerts->ofCandidate($to) as $alert) {
+            if (\in_array($alert->id, $moved['opening_alert'] ?? [], true)) {
+                $alert->belongTo($from);
+            }
+        }
     }
 
     public function tell(int $candidate): array

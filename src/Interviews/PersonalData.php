@@ -5,17 +5,34 @@ declare(strict_types=1);
 namespace Jorvent\Interviews;
 
 use Jorvent\Platform\Database\Db;
+use Jorvent\Platform\Database\OwnedRows;
 use Jorvent\Platform\Database\Record;
 use Jorvent\Platform\Links\GuestLinks;
 use Jorvent\Platform\Links\LinkPurpose;
 use Jorvent\Privacy\HoldsPersonalData;
+use Jorvent\Privacy\MovesWithPerson;
 use Jorvent\Privacy\Person;
 
 /** Interviews: when, with whom, and what interviewers wrote. */
-final readonly class PersonalData implements HoldsPersonalData
+final readonly class PersonalData implements HoldsPersonalData, MovesWithPerson
 {
-    public function __construct(private Db $db, private GuestLinks $links)
+    public function __construct(private Db $db, private GuestLinks $links, private OwnedRows $rows)
     {
+    }
+
+    /** They go with their applications. */
+    public function handOver(int $from, int $to): array
+    {
+        $stays = 'NOT EXISTS (
+            SELECT 1 FROM application_head p WHERE p.id = interview.application_id AND p.candidate_id = :to
+        )';
+
+        return ['interview' => $this->rows->move('interview', $from, $to, unless: $stays)];
+    }
+
+    public function handBack(int $from, int $to, array $moved): void
+    {
+        $this->rows->back('interview', $from, $to, $moved['interview'] ?? []);
     }
 
     public function forget(Person $person): array

@@ -5,16 +5,34 @@ declare(strict_types=1);
 namespace Jorvent\Messages;
 
 use Jorvent\Platform\Database\Db;
+use Jorvent\Platform\Database\OwnedRows;
 use Jorvent\Platform\Database\Record;
 use Jorvent\Platform\Security\Secret;
 use Jorvent\Privacy\HoldsPersonalData;
+use Jorvent\Privacy\MovesWithPerson;
 use Jorvent\Privacy\Person;
 
 /** Mails to and from people, and the texts and addresses that stand apart from the log. */
-final readonly class PersonalData implements HoldsPersonalData
+final readonly class PersonalData implements HoldsPersonalData, MovesWithPerson
 {
-    public function __construct(private Db $db)
+    private const MOVED = ['letter', 'delivery', 'personal_value'];
+
+    public function __construct(private Db $db, private OwnedRows $rows)
     {
+    }
+
+    public function handOver(int $from, int $to): array
+    {
+        $move = fn (string $table): array => $this->rows->move($table, $from, $to);
+
+        return array_combine(self::MOVED, array_map($move, self::MOVED));
+    }
+
+    public function handBack(int $from, int $to, array $moved): void
+    {
+        foreach (self::MOVED as $table) {
+            $this->rows->back($table, $from, $to, $moved[$table] ?? []);
+        }
     }
 
     public function forget(Person $person): array

@@ -28,9 +28,10 @@ final readonly class BringIn
         $now = $this->clock->now();
         $candidate = new Candidate($person->name, $person->email, $person->phone, $person->city, 'Europe/Oslo', 'en', $bank, $ref, $now);
         $candidate->describe($person->headline, $person->years, $person->wouldMove, null === $person->activeOn ? null : new \DateTimeImmutable($person->activeOn));
+        $candidate->mustBeToldBy($now->setTime(0, 0)->modify('+'.TellSourced::DAYS.' days'));
+        $candidate->liveIn($person->country);
         $this->entities->persist($candidate);
         $this->entities->flush();
-        $this->db->execute('UPDATE candidate SET tell_by = :day, country = coalesce(:country, country) WHERE id = :id', ['id' => $candidate->id, 'day' => $now->modify('+'.TellSourced::DAYS.' days')->format('Y-m-d'), 'country' => $person->country]);
         ($this->add)($candidate->id, new ResumeFile('', 'text/plain', $person->ref.'.txt', max(1, \strlen($person->text)), $person->text));
         $this->log->record('candidate.brought_in', 'candidate', $candidate->id, null, $candidate->id, ['from' => $bank]);
 

@@ -106,13 +106,11 @@ final class CandidatesImport extends Command
             if (null === $id) {
                 $candidate = new Candidate($name, $email, $said($basics, 'phone'), $said($location, 'city'), 'Europe/Oslo', 'en', 'dropped', null, $this->clock->now());
                 $candidate->describe($said($basics, 'label') ?? '', null, null, $this->clock->now());
+                $country = $said($location, 'countryCode') ?? '';
+                $candidate->liveIn(1 === preg_match('/^[A-Z]{2}$/D', $country) ? $country : null);
                 $this->entities->persist($candidate);
                 $this->entities->flush();
                 $id = $candidate->id;
-                $country = $said($location, 'countryCode');
-                if (null !== $country && 1 === preg_match('/^[A-Z]{2}$/', $country)) {
-                    $this->db->execute('UPDATE candidate SET country = :c WHERE id = :id', ['c' => $country, 'id' => $id]);
-                }
                 $this->log->record('candidate.dropped_in', 'candidate', $id, null, $id);
             }
             ($this->add)($id, new ResumeFile($sha, 'application/json', 'resume.json', \strlen($json), $text));

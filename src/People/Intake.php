@@ -9,9 +9,11 @@ use Jorvent\Activity\ActivityLog;
 use Jorvent\Core\Identity\Traits;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\People\Entity\Candidate;
+use Jorvent\People\Entity\NotSame;
 use Jorvent\People\Extract\Broken;
 use Jorvent\People\Extract\Zipped;
 use Jorvent\People\Message\ReadDroppedFile;
+use Jorvent\People\Repository\CandidateRepository;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
 use Jorvent\Platform\Delivery\About;
@@ -29,7 +31,7 @@ final readonly class Intake
     private const MOST_ZIP = 80_000_000;
 
     public function __construct(
-        private Db $db, private ClockInterface $clock, private Deliveries $deliveries, private ActivityLog $log, private EntityManagerInterface $entities, private FileStore $files, private ReadResume $read, private AddResume $add, private IndexCandidate $index, private SamePerson $same, private KnownBy $known, private Tombstones $stones, private ReadText $readText,
+        private Db $db, private CandidateRepository $candidates, private ClockInterface $clock, private Deliveries $deliveries, private ActivityLog $log, private EntityManagerInterface $entities, private FileStore $files, private ReadResume $read, private AddResume $add, private IndexCandidate $index, private SamePerson $same, private KnownBy $known, private Tombstones $stones, private ReadText $readText,
     ) {
     }
 
@@ -165,7 +167,9 @@ final readonly class Intake
             $email = $reading->field('email');
             $new = $this->make($id, $file, $resume, $reading->field('name') ?? $file->str('name'), null === $this->known->address($email ?? '') ? $email : null, $reading->field('phone'), $reading->field('city'));
             $this->db->execute('UPDATE intake_file SET tied = NULL, likeness = NULL WHERE id = :id', ['id' => $id]);
-            $this->db->execute('INSERT INTO not_same (one_id, other_id, account_id, at) VALUES (least(CAST(:a AS int), :b), greatest(CAST(:a AS int), :b), :by, :now) ON CONFLICT DO NOTHING', ['a' => $file->int('candidate_id'), 'b' => $new, 'by' => $by, 'now' => $this->clock->now()]);
+            if (!$this->candidates->areTwo($file->int('candidate_id'), $new)) {
+                $this->candidates->add(new NotSame($file->int('candidate_id'), $new, $by, $this->clock->now()));
+            }
         });
     }
 

@@ -5,19 +5,60 @@ declare(strict_types=1);
 namespace Jorvent\People;
 
 use Jorvent\Core\Retention\Ground;
+use Jorvent\People\Entity\Joining;
+use Jorvent\People\Repository\CandidateRepository;
 use Jorvent\People\Store\Postings;
 use Jorvent\Platform\Database\Db;
+use Jorvent\Platform\Database\OwnedRows;
 use Jorvent\Platform\Database\Record;
 use Jorvent\Platform\Links\GuestLinks;
 use Jorvent\Platform\Links\LinkPurpose;
 use Jorvent\Privacy\HoldsPersonalData;
+use Jorvent\Privacy\MovesWithPerson;
 use Jorvent\Privacy\Person;
 
 /** The person, their resumes, and what is set and noted about them. */
-final readonly class PersonalData implements HoldsPersonalData
+final readonly class PersonalData implements HoldsPersonalData, MovesWithPerson
 {
-    public function __construct(private Db $db, private Postings $postings, private Retention $retention, private GuestLinks $links)
+    private const MOVED = ['resume', 'intake_file', 'candidate_note'];
+    /** What someone can have once only, and what it is known by. */
+    private const ONCE = ['candidate_tag' => 'tag_id', 'people_list_entry' => 'list_id'];
+    /** The same wish about one's data stands open once. */
+    private const ASKED_TOO = 'done_at IS NULL AND EXISTS (
+        SELECT 1 FROM data_request q WHERE q.candidate_id = :to AND q.kind = data_request.kind AND q.done_at IS NULL
+    )';
+
+    public function __construct(
+        private Db $db,
+        private CandidateRepository $candidates,
+        private Postings $postings,
+        private Retention $retention,
+        private GuestLinks $links,
+        private OwnedRows $rows,
+    ) {
+    }
+
+    public function handOver(int $from, int $to): array
     {
+        $moved = ['data_request' => $this->rows->move('data_request', $from, $to, unless: self::ASKED_TOO)];
+        foreach (self::MOVED as $table) {
+            $moved[$table] = $this->rows->move($table, $from, $to);
+        }
+        foreach (self::ONCE as $table => $known) {
+            $moved[$table] = $this->rows->moveMissing($table, $from, $to, $known);
+        }
+
+        return $moved;
+    }
+
+    public function handBack(int $from, int $to, array $moved): void
+    {
+        foreach (['data_request', ...self::MOVED] as $table) {
+            $this->rows->back($table, $from, $to, $moved[$table] ?? []);
+        }
+        foreach (self::ONCE as $table => $known) {
+            $this->rows->back($table, $from, $to, $moved[$table] ?? [], $known);
+        }
     }
 
     public function forget(Person $person): array
@@ -26,7 +67,7 @@ final readonly class PersonalData implements HoldsPersonalData
         $dropped = $this->db->rows(
             "UPDATE intake_file SET name = 'forgotten', state = CASE state WHEN 'read' THEN state ELSE 'cancelled' END, refusal = NULL WHERE candidate_id = :id RETURNING sha256", $of,
         );
-        $this->db->execute("UPDATE candidate_merge SET survivor_before = '{}', survivor_after = '{}' WHERE survivor_id = :id OR other_id = :id", $of);
+        array_map(static fn (Joining $joining) => $joining->forget(), $this->candidates->joinings($person->id));
         $resumes = $this->db->rows('DELETE FROM resume WHERE candidate_id = :id RETURNING file_sha256 AS sha256', $of);
         $this->postings->put($person->id, null);
         $this->postings->sweep();

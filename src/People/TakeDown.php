@@ -68,9 +68,9 @@ final readonly class TakeDown
         return $this->db->transaction(function () use ($told, $said, $earns, $wants, $text, $source): int {
             $candidate = new Candidate(mb_substr($told['name'], 0, 200), $said('email') ?: null, $said('phone') ?: null, $said('city') ?: null, 'Europe/Oslo', 'en', $source, null, $this->clock->now());
             $candidate->describe(mb_substr($said('headline'), 0, 200), null, null, $this->clock->now());
+            $candidate->tellPay($earns, $wants);
             $this->entities->persist($candidate);
             $this->entities->flush();
-            $this->db->execute('UPDATE candidate SET pay_current = :e, pay_expected = :w, pay_currency = :c WHERE id = :id', ['id' => $candidate->id, 'e' => $earns?->minor, 'w' => $wants?->minor, 'c' => ($wants ?? $earns)?->currency]);
             ($this->add)($candidate->id, new ResumeFile('', 'text/plain', 'table' === $source ? 'row.txt' : 'by-hand.txt', \strlen($text), $text));
             $this->log->record('candidate.typed', 'candidate', $candidate->id, null, $candidate->id);
 

@@ -6,6 +6,7 @@ namespace Jorvent\People;
 
 use Jorvent\Activity\ActivityLog;
 use Jorvent\Messages\Mailing;
+use Jorvent\People\Repository\CandidateRepository;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Links\GuestLinks;
 use Jorvent\Platform\Links\LinkPurpose;
@@ -22,7 +23,7 @@ final readonly class TellSourced
     private const LINK_DAYS = 60;
     private const PIECE = 100;
 
-    public function __construct(private Db $db, private ClockInterface $clock, private Mailing $mailing, private GuestLinks $links, private Retention $retention, private ActivityLog $log)
+    public function __construct(private Db $db, private CandidateRepository $candidates, private ClockInterface $clock, private Mailing $mailing, private GuestLinks $links, private Retention $retention, private ActivityLog $log)
     {
     }
 
@@ -44,7 +45,7 @@ final readonly class TellSourced
         }
         $until = $this->db->row('SELECT keep_until FROM candidate WHERE id = :id', ['id' => $candidate])?->strOrNull('keep_until');
         $this->mailing->toCandidate('tell-'.$candidate, $candidate, null, $this->mailing->templateFor('sourced_tell', $candidate), ['source' => ucfirst($row->str('source')), 'day' => $until ?? '–', 'link' => $this->links->mailed(LinkPurpose::Keep, $candidate, self::LINK_DAYS)]);
-        $this->db->execute('UPDATE candidate SET tell_by = NULL WHERE id = :id', ['id' => $candidate]);
+        $this->candidates->held($candidate)->wasTold();
         $this->log->record('candidate.told', 'candidate', $candidate, null, $candidate, ['source' => $row->str('source')]);
     }
 }

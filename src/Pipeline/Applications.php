@@ -6,6 +6,7 @@ namespace Jorvent\Pipeline;
 
 use Doctrine\DBAL\LockMode;
 use Doctrine\ORM\EntityManagerInterface;
+use Doctrine\ORM\Query;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Core\Workflow\ApplicationFacts;
 use Jorvent\Pipeline\Entity\Application;
@@ -43,6 +44,26 @@ final readonly class Applications
     public function name(int $id): string
     {
         return $this->db->row('SELECT c.name FROM application p JOIN candidate c ON c.id = p.candidate_id WHERE p.id = :id', ['id' => $id])?->str('name') ?? '';
+    }
+
+    /** @return list<Application> of a person, by id, locked until the end of the transaction */
+    public function ofPerson(int $candidate): array
+    {
+        /** @var list<Application> */
+        return $this->entities->createQueryBuilder()->select('a')->from(Application::class, 'a')
+            ->where('a.candidateId = :candidate')
+            ->setParameter('candidate', $candidate)
+            ->orderBy('a.id')
+            ->getQuery()
+            ->setLockMode(LockMode::PESSIMISTIC_WRITE)
+            ->setHint(Query::HINT_REFRESH, true)
+            ->getResult();
+    }
+
+    /** What was changed is written now, for statements that read it. */
+    public function write(): void
+    {
+        $this->entities->flush();
     }
 
     public function add(Application $application): void

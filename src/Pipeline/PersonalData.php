@@ -4,18 +4,61 @@ declare(strict_types=1);
 
 namespace Jorvent\Pipeline;
 
+use Jorvent\Pipeline\Entity\Application;
 use Jorvent\Platform\Database\Db;
+use Jorvent\Platform\Database\OwnedRows;
 use Jorvent\Platform\Database\Record;
 use Jorvent\Platform\Links\GuestLinks;
 use Jorvent\Platform\Links\LinkPurpose;
 use Jorvent\Privacy\HoldsPersonalData;
+use Jorvent\Privacy\MovesWithPerson;
 use Jorvent\Privacy\Person;
+use Symfony\Component\DependencyInjection\Attribute\AsTaggedItem;
 
 /** Applications: how they came, what they answered, where they stand. */
-final readonly class PersonalData implements HoldsPersonalData
+#[AsTaggedItem(priority: self::BEFORE_INTERVIEWS)]
+final readonly class PersonalData implements HoldsPersonalData, MovesWithPerson
 {
-    public function __construct(private Db $db, private GuestLinks $links)
+    /** interviews follow their applications */
+    private const BEFORE_INTERVIEWS = 10;
+
+    public function __construct(
+        private Db $db,
+        private GuestLinks $links,
+        private Applications $applications,
+        private OwnedRows $rows,
+    ) {
+    }
+
+    /** An application for a requisition that the other has applied for too stays where it is. */
+    public function handOver(int $from, int $to): array
     {
+        $there = array_map(
+            static fn (Application $one): int => $one->requisitionId, $this->applications->ofPerson($to),
+        );
+        $moved = [];
+        foreach ($this->applications->ofPerson($from) as $one) {
+            if (!\in_array($one->requisitionId, $there, true)) {
+                $one->belongTo($to);
+                $moved[] = $one->id;
+            }
+        }
+        $this->applications->write();
+
+        return [
+            'application' => $moved, 'verdict' => $this->rows->moveMissing('verdict', $from, $to, 'requisition_id'),
+        ];
+    }
+
+    public function handBack(int $from, int $to, array $moved): void
+    {
+        foreach ($this->applications->ofPerson($to) as $one) {
+            if (\in_array($one->id, $moved['application'] ?? [], true)) {
+                $one->belongTo($from);
+            }
+        }
+        $this->applications->write();
+        $this->rows->back('verdict', $from, $to, $moved['verdict'] ?? [], 'requisition_id');
     }
 
     public function forget(Person $person): array

@@ -5,8 +5,9 @@ declare(strict_types=1);
 namespace Jorvent\Tests\Integration;
 
 use Jorvent\People\Erase;
+use Jorvent\People\JoinPeople;
 use Jorvent\People\KnownBy;
-use Jorvent\People\Merge;
+use Jorvent\People\Read\JoiningQuery;
 use Jorvent\People\SamePerson;
 use Jorvent\Tests\Support\DatabaseTest;
 use PHPUnit\Framework\Attributes\CoversNothing;
@@ -19,13 +20,13 @@ final class MergeTest extends DatabaseTest
     {
         $me = $this->as('Solveig Aune');
         [$a, $b] = $this->two();
-        $merge = $this->get(Merge::class);
+        $merge = $this->get(JoinPeople::class);
         $this->db()->execute('UPDATE candidate SET phone = NULL, contact_barred_until = NULL WHERE id = :id', ['id' => $a]);
         $this->db()->execute("UPDATE candidate SET contact_barred_until = '2030-01-01' WHERE id = :id", ['id' => $b]);
         $before = $this->snapshot($a, $b);
         $own = $this->int('SELECT count(*) FROM application WHERE candidate_id = :b AND requisition_id NOT IN (SELECT requisition_id FROM application WHERE candidate_id = :a)', ['a' => $a, 'b' => $b]);
         self::assertGreaterThan(0, $own);
-        $preview = array_column($merge->preview($a, $b), 'wins', 'field');
+        $preview = array_column($this->get(JoiningQuery::class)->differences($a, $b), 'wins', 'field');
         self::assertSame([true, true, false], [$preview['phone'], $preview['contact_barred_until'], $preview['name']]);
         $id = $merge($a, $b, $me->id);
         self::assertSame('2030-01-01', substr((string) $this->db()->row('SELECT contact_barred_until::text AS d FROM candidate WHERE id = :id', ['id' => $a])?->str('d'), 0, 10), 'the stricter holds');
@@ -43,7 +44,7 @@ final class MergeTest extends DatabaseTest
         $this->db()->execute('DELETE FROM resume WHERE id = :id', ['id' => $new]);
         self::assertSame($before, $this->snapshot($a, $b), 'as it was, to the last row');
         self::assertSame(1, $this->int('SELECT count(*) FROM candidate_words WHERE candidate_id = :b', ['b' => $b]));
-        self::assertSame(['missing'], $this->refused(static fn () => $merge->undo($id, $me->id)));
+        self::assertSame(['missing'], $this->refused(static fn () => $merge->takeApart($id, $me->id)));
     }
 
     public function testWhatWasChangedSinceIsNotUndoneAndAThirdIsTakenApartFirst(): void
@@ -51,16 +52,16 @@ final class MergeTest extends DatabaseTest
         $me = $this->as('Solveig Aune');
         [$a, $b] = $this->two();
         $c = $this->int('SELECT min(id) FROM candidate WHERE id NOT IN (:ids) AND claims IS NULL AND erased_at IS NULL AND NOT EXISTS (SELECT 1 FROM application x WHERE x.candidate_id = candidate.id)', ['ids' => [$a, $b]]);
-        $merge = $this->get(Merge::class);
+        $merge = $this->get(JoinPeople::class);
         $this->db()->execute('UPDATE candidate SET phone = NULL, city = NULL WHERE id = :id', ['id' => $a]);
         $first = $merge($a, $b, $me->id);
         $this->db()->execute("UPDATE candidate SET city = 'Elsewhere' WHERE id = :id", ['id' => $a]);
         $second = $merge($c, $a, $me->id);
         self::assertSame($c, $this->int('SELECT merged_into FROM candidate WHERE id = :b', ['b' => $b]), 'all three are one');
-        self::assertSame(['merge_later'], $this->refused(static fn () => $merge->undo($first, $me->id)));
-        $merge->undo($second, $me->id);
+        self::assertSame(['merge_later'], $this->refused(static fn () => $merge->takeApart($first, $me->id)));
+        $merge->takeApart($second, $me->id);
         self::assertSame($a, $this->int('SELECT merged_into FROM candidate WHERE id = :b', ['b' => $b]));
-        $merge->undo($first, $me->id);
+        $merge->takeApart($first, $me->id);
         $row = $this->db()->row('SELECT phone, city FROM candidate WHERE id = :id', ['id' => $a]);
         self::assertSame([null, 'Elsewhere'], [$row?->strOrNull('phone'), $row?->strOrNull('city')], 'what nobody changed goes back, what someone changed stays');
     }
@@ -71,7 +72,7 @@ final class MergeTest extends DatabaseTest
         [$a, $b] = $this->two();
         $address = (string) $this->db()->row('SELECT email FROM candidate WHERE id = :b', ['b' => $b])?->str('email');
         self::assertSame($b, $this->get(KnownBy::class)->address(strtoupper($address)));
-        $this->get(Merge::class)($a, $b, $me->id);
+        $this->get(JoinPeople::class)($a, $b, $me->id);
         self::assertSame($a, $this->get(KnownBy::class)->address($address));
         $this->get(Erase::class)($a, 'house');
         self::assertSame(2, $this->int("SELECT count(*) FROM candidate WHERE id IN (:ids) AND erased_at IS NOT NULL AND email IS NULL AND name = 'Someone forgotten'", ['ids' => [$a, $b]]));
@@ -88,7 +89,7 @@ final class MergeTest extends DatabaseTest
         $same->keep($a);
         $same->keep($twin);
         self::assertContains($a, array_column($same->likeCandidate($twin), 'id'), 'the same name, phone and town');
-        $this->get(Merge::class)->apart($a, $twin, $me->id);
+        $this->get(JoinPeople::class)->keepApart($a, $twin, $me->id);
         self::assertNotContains($a, array_column($same->likeCandidate($twin), 'id'));
         self::assertNotContains($twin, array_column($same->likeCandidate($a), 'id'));
     }

@@ -6,9 +6,10 @@ namespace Jorvent\Tests\Integration;
 
 use Jorvent\Core\Resume\Folded;
 use Jorvent\People\Colleagues;
-use Jorvent\People\Merge;
+use Jorvent\People\JoinPeople;
 use Jorvent\People\PeopleLists;
 use Jorvent\People\PersonRecord;
+use Jorvent\People\Read\RecordQuery;
 use Jorvent\Pipeline\KeepCandidate;
 use Jorvent\Shell\Import\Imports;
 use Jorvent\Tests\Support\DatabaseTest;
@@ -22,7 +23,7 @@ final class RecordTest extends DatabaseTest
     {
         $me = $this->as('Solveig Aune');
         $this->send('/people/41', '/people/41/tags', ['tag' => 'Winter Yard, night sailings , WINTER yard']);
-        $tags = array_map(static fn ($t): string => $t->str('name'), $this->get(PersonRecord::class)->tags(41));
+        $tags = $this->get(RecordQuery::class)->tags(41);
         self::assertContains('Winter Yard', $tags);
         self::assertContains('night sailings', $tags);
         self::assertNotContains('WINTER yard', $tags);
@@ -128,7 +129,7 @@ final class RecordTest extends DatabaseTest
         $new = $this->db()->row("SELECT id, source, employer, headline, pay_expected FROM candidate WHERE email = 'tordis.quernvik@post.example'");
         self::assertNotNull($new);
         self::assertSame(['table', 'Nordhamn Verft', 62_000_000], [$new->str('source'), $new->strOrNull('employer'), $new->int('pay_expected')]);
-        self::assertSame(['fair', 'yard'], array_map(static fn ($t): string => $t->str('name'), $this->get(PersonRecord::class)->tags($new->int('id'))));
+        self::assertSame(['fair', 'yard'], $this->get(RecordQuery::class)->tags($new->int('id')));
         self::assertCount(1, $this->get(PeopleLists::class)->with($new->int('id'), $me->id), 'found again under the name of the table');
         $this->as('Runa Eikeland');
         $this->client->request('POST', '/import/people', ['_token' => 'x']);
@@ -147,13 +148,13 @@ final class RecordTest extends DatabaseTest
         $list = $lists->open('Just the other', true, $me->id);
         $lists->put($list, 42, '', $me->id);
         $record->bar(42, $this->clock()->now()->modify('+3000 days'), 'asked us to');
-        $names = fn (int $id): string => implode(' ', array_map(static fn ($t): string => $t->str('name'), $this->get(PersonRecord::class)->tags($id)));
-        $merge = $this->get(Merge::class);
+        $names = fn (int $id): string => implode(' ', $this->get(RecordQuery::class)->tags($id));
+        $merge = $this->get(JoinPeople::class);
         $id = $merge(41, 42, $me->id);
         self::assertSame('both one two', $names(41));
         self::assertSame('asked us to', $this->db()->row('SELECT contact_barred_note FROM candidate WHERE id = 41')?->str('contact_barred_note'), 'the stricter, with its reason');
         self::assertContains('Just the other', array_map(static fn ($l): string => $l->str('name'), $lists->with(41, $me->id)));
-        $merge->undo($id, $me->id);
+        $merge->takeApart($id, $me->id);
         self::assertSame('both one, both two', $names(41).', '.$names(42));
         self::assertSame('', $this->db()->row('SELECT contact_barred_note FROM candidate WHERE id = 41')?->str('contact_barred_note'));
     }

@@ -129,7 +129,7 @@ final class RequestsTest extends DatabaseTest
                 $walked[] = "$class::$method $field";
             }
         }
-        self::assertGreaterThan(20, \count($walked), implode("\n", $walked));
+        self::assertGreaterThan(10, \count($walked), implode("\n", $walked));
     }
 
     public function testAWordNoPayloadOffersIsRefusedEverywhere(): void
@@ -141,7 +141,7 @@ final class RequestsTest extends DatabaseTest
                 $walked[] = $name.' '.$field;
             }
         }
-        self::assertGreaterThan(15, \count($walked), implode("\n", $walked));
+        self::assertGreaterThan(20, \count($walked), implode("\n", $walked));
     }
 
     /** @return list<string> fields of the payload of a controller that are words of a choice */

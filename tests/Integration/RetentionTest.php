@@ -156,9 +156,9 @@ final class RetentionTest extends DatabaseTest
         $this->db()->execute("UPDATE resume SET text = :m || ' text', file_name = :m || '.txt', reading = NULL WHERE candidate_id = :c", $who);
         $this->db()->execute('UPDATE delivery SET last_error = :m WHERE candidate_id = :c', $who);
         $this->db()->insert('personal_value', ['candidate_id' => $id, 'content' => ['before' => $mark]]);
-        $merge = $this->get(\Jorvent\People\Merge::class);
+        $merge = $this->get(\Jorvent\People\JoinPeople::class);
         $other = $this->int('SELECT min(id) FROM candidate WHERE id > 300 AND claims IS NULL AND erased_at IS NULL AND id <> :c', ['c' => $id]);
-        $merge->undo($merge($id, $other, $this->as('Solveig Aune')->id), $this->account('Solveig Aune')->id);
+        $merge->takeApart($merge($id, $other, $this->as('Solveig Aune')->id), $this->account('Solveig Aune')->id);
         $this->get(\Jorvent\People\IndexCandidate::class)($id);
         self::assertNotSame([], $this->whereIs($mark), 'it was there to be found');
         $this->get(Erase::class)($id, 'house', $this->account('Runa Eikeland')->id);

@@ -113,10 +113,10 @@ final class SourcingDeskTest extends DatabaseTest
         $this->db()->execute("INSERT INTO letter (candidate_id, account_id, history, activity, written_at) VALUES (:c, :a, 'new', 1, now())", ['c' => $twin, 'a' => $me]);
         $asked = fn (int $c): int => $this->int('SELECT asked FROM candidate WHERE id = :id', ['id' => $c]);
         $own = $this->int('SELECT count(*) FROM letter WHERE candidate_id = :id', ['id' => $twin]);
-        $merge = $this->get(\Jorvent\People\Merge::class);
+        $merge = $this->get(\Jorvent\People\JoinPeople::class);
         $id = $merge($one, $twin, $me);
         self::assertSame([2 + $own, 0], [$asked($one), $asked($twin)]);
-        $merge->undo($id, $me);
+        $merge->takeApart($id, $me);
         self::assertSame([2, $own], [$asked($one), $asked($twin)]);
         // the page sends it, and says so
         $this->client->request('GET', '/r/2203/sourcing?q=&person='.$one);

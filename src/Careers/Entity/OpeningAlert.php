@@ -143,6 +143,12 @@ class OpeningAlert
         $this->remindedAt = null;
     }
 
+    /** It goes over to another record of the same person. */
+    public function belongTo(int $candidate): void
+    {
+        $this->candidateId = $candidate;
+    }
+
     /** All that went up until now is told, or there was nothing. */
     public function told(\DateTimeImmutable $now, bool $mailed): void
     {

@@ -10,4 +10,14 @@ enum BarAct: string
     case Set = 'set';
     case Lift = 'lift';
     case Told = 'told';
+
+    /** The sentence that tells what happened. */
+    public function said(): string
+    {
+        return match ($this) {
+            self::Set => 'barred',
+            self::Lift => 'bar_lifted',
+            self::Told => 'told',
+        };
+    }
 }

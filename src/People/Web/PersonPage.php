@@ -15,9 +15,9 @@ use Jorvent\Core\Resume\Timeline;
 use Jorvent\History\Read\LogQuery;
 use Jorvent\People\Colleagues;
 use Jorvent\People\Found\FoundPeople;
-use Jorvent\People\Merge;
-use Jorvent\People\PersonRecord;
-use Jorvent\People\PersonShown;
+use Jorvent\People\Read\JoiningQuery;
+use Jorvent\People\Read\PersonShownQuery;
+use Jorvent\People\Read\RecordQuery;
 use Jorvent\People\Readings;
 use Jorvent\People\ResumeOut;
 use Jorvent\People\Retention;
@@ -37,7 +37,7 @@ use Symfony\Component\Routing\Attribute\Route;
 final class PersonPage extends SignedInPage
 {
     #[Route('/people/{candidate}', name: 'person', requirements: ['candidate' => '\d{1,9}'], methods: ['GET'])]
-    public function show(int $candidate, Db $db, LogQuery $log, PersonShown $shown, SamePerson $same, Merge $merge, Retention $retention, Readings $readings, PersonRecord $record, Colleagues $colleagues, Access $access, Subject $_subject, ClockInterface $clock): Response
+    public function show(int $candidate, Db $db, LogQuery $log, PersonShownQuery $shown, SamePerson $same, JoiningQuery $joinings, Retention $retention, Readings $readings, RecordQuery $record, Colleagues $colleagues, Access $access, Subject $_subject, ClockInterface $clock): Response
     {
         // old links lead to whom they were made one with
         $person = $db->row("SELECT c.*, array_to_json(c.permits)::text AS permits_json, (SELECT asked_at FROM data_request WHERE candidate_id = c.id AND kind = 'forget' AND done_at IS NULL) AS forget_asked_at FROM candidate c WHERE c.id = :id", ['id' => $candidate]) ?? throw $this->createNotFoundException();
@@ -56,14 +56,14 @@ final class PersonPage extends SignedInPage
         $applications = $shown->applications($candidate, $me);
 
         return $this->render('people/person.html.twig', [
-            'may_set' => $corrects, 'tags' => $sheet->objects('tags'), 'all_tags' => $sheet->objects('all_tags'), 'on_lists' => $sheet->objects('on_lists'), 'lists' => $sheet->objects('lists'),
+            'may_set' => $corrects, 'sheet' => $sheet,
             'standing' => $colleagues->standing($candidate), 'newest' => $newest, 'timeline' => null === $read ? null : Timeline::of($read['items']['spells'], $read['items']['education'], 12 * (int) $now->format('Y') + (int) $now->format('n') - 1), 'months' => $read['months'] ?? null, 'kinds' => null === $read ? null : Kinds::months($read['items']['spells'], 12 * (int) $now->format('Y') + (int) $now->format('n') - 1), 'skills' => $read['reading']['skills'] ?? [],
             'person' => $person,
             'applications' => $applications['read'], 'elsewhere' => $applications['more'],
             'resumes' => $resumes,
             'mails' => $shown->mails($candidate, $me, $corrects),
             'notes' => $record->notes($candidate), 'countries' => $person->strings('permits_json'),
-            'rows' => $log->ofCandidate($candidate, $me, $corrects), 'like' => $same->likeCandidate($candidate), 'merges' => $merge->into($candidate), 'grounds' => $retention->grounds([$candidate])[$candidate] ?? [],
+            'rows' => $log->ofCandidate($candidate, $me, $corrects), 'like' => $same->likeCandidate($candidate), 'merges' => $joinings->into($candidate), 'grounds' => $retention->grounds([$candidate])[$candidate] ?? [],
         ]);
     }
 

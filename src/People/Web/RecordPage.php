@@ -7,78 +7,90 @@ namespace Jorvent\People\Web;
 use Jorvent\Accounts\Access\Gate;
 use Jorvent\Accounts\Access\Permission;
 use Jorvent\Accounts\Web\SignedInPage;
+use Jorvent\Core\Shared\Day;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\People\PeopleLists;
 use Jorvent\People\PersonRecord;
-use Jorvent\Platform\Web\Input;
-use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
 use Symfony\Component\Routing\Attribute\Route;
 
-/** What is set about a person on their page: tags, lists, not to be contacted. */
+/** What is set about a person on their page: tags, lists, notes, what they told, not to be contacted. */
 #[Gate(Permission::CorrectPerson, Gate::CANDIDATE)]
+#[Route('/people/{candidate}', requirements: ['candidate' => '\d{1,9}'])]
 final class RecordPage extends SignedInPage
 {
-    #[Route('/people/{candidate}/tags', name: 'person_tags', requirements: ['candidate' => '\d{1,9}'], methods: ['POST'])]
-    public function tags(int $candidate, Request $request, PersonRecord $record): Response
+    public function __construct(private readonly PersonRecord $record)
     {
-        $input = Input::of($request);
-        $off = $input->int('off');
-
-        return $this->act(fn () => null === $off ? $record->tag($candidate, explode(',', $input->line('tag')), $this->me()->id) : $record->untag($candidate, $off), null, 'person', ['candidate' => $candidate]);
     }
 
-    #[Route('/people/{candidate}/bar', name: 'person_bar', requirements: ['candidate' => '\d{1,9}'], methods: ['POST'])]
-    public function bar(int $candidate, Request $request, PersonRecord $record): Response
+    #[Route('/tags', name: 'person_tags', methods: ['POST'])]
+    public function tags(int $candidate, #[MapRequestPayload] SentTags $sent = new SentTags()): Response
     {
-        $input = Input::of($request);
-        $then = $input->choice('then', BarAct::class, BarAct::Set);
-        $said = [BarAct::Told->value => 'told', BarAct::Lift->value => 'bar_lifted', BarAct::Set->value => 'barred'];
+        $off = $sent->off();
+        $change = fn () => null === $off
+            ? $this->record->tag($candidate, explode(',', $sent->tag), $this->me()->id)
+            : $this->record->untag($candidate, $off);
 
-        return $this->act(static fn () => match ($then) {
-            BarAct::Told => $record->toldThem($candidate),
-            BarAct::Lift => $record->bar($candidate, null, $input->line('note')),
-            BarAct::Set => $record->bar($candidate, $input->day('until') ?? throw Refused::because('bar_day_wrong', 'until'), $input->line('note')),
-        }, $said[$then->value], 'person', ['candidate' => $candidate]);
+        return $this->toPerson($candidate, $change, null);
     }
 
-    #[Route('/people/{candidate}/confidential', name: 'person_confidential', requirements: ['candidate' => '\d{1,9}'], methods: ['POST'])]
-    public function confidential(int $candidate, Request $request, PersonRecord $record): Response
+    #[Route('/bar', name: 'person_bar', methods: ['POST'])]
+    public function bar(int $candidate, #[MapRequestPayload] SentBar $sent = new SentBar()): Response
     {
-        $on = Switched::On === Input::of($request)->choice('then', Switched::class);
-
-        return $this->act(static fn () => $record->confide($candidate, $on), $on ? 'confidential_on' : 'confidential_off', 'person', ['candidate' => $candidate]);
+        return $this->toPerson($candidate, fn () => match ($sent->then) {
+            BarAct::Told => $this->record->toldThem($candidate),
+            BarAct::Lift => $this->record->bar($candidate, null, ''),
+            BarAct::Set => $this->record->bar(
+                $candidate, Day::read($sent->until) ?? throw Refused::because('bar_day_wrong', 'until'), $sent->note,
+            ),
+        }, $sent->then->said());
     }
 
-    #[Route('/people/{candidate}/note', name: 'person_note', requirements: ['candidate' => '\d{1,9}'], methods: ['POST'])]
-    public function note(int $candidate, Request $request, PersonRecord $record): Response
+    #[Route('/confidential', name: 'person_confidential', methods: ['POST'])]
+    public function confidential(int $candidate, #[MapRequestPayload] SentConfidence $sent): Response
     {
-        return $this->act(fn () => $record->note($candidate, Input::of($request)->text('note'), $this->me()->id), 'noted', 'person', ['candidate' => $candidate]);
+        $isOn = Switched::On === $sent->then;
+        $confide = fn () => $this->record->confide($candidate, $isOn);
+
+        return $this->toPerson($candidate, $confide, $isOn ? 'confidential_on' : 'confidential_off');
     }
 
-    #[Route('/people/{candidate}/told', name: 'person_told', requirements: ['candidate' => '\d{1,9}'], methods: ['POST'])]
-    public function told(int $candidate, Request $request, PersonRecord $record): Response
+    #[Route('/note', name: 'person_note', methods: ['POST'])]
+    public function note(int $candidate, #[MapRequestPayload] SentNote $sent = new SentNote()): Response
     {
-        $input = Input::of($request);
-        $remote = $input->choice('remote', Told::class, Told::Unknown)->flag();
-        $moves = $input->choice('moves', Told::class, Told::Unknown)->flag();
+        $note = fn () => $this->record->note($candidate, $sent->note, $this->me()->id);
 
-        return $this->act(static fn () => $record->told($candidate, preg_split('/[\s,;]+/', $input->line('permits'), -1, \PREG_SPLIT_NO_EMPTY) ?: [], $remote, $moves, '1' === $input->line('considers')), 'told_us', 'person', ['candidate' => $candidate]);
+        return $this->toPerson($candidate, $note, 'noted');
     }
 
-    #[Route('/people/{candidate}/lists', name: 'person_lists', requirements: ['candidate' => '\d{1,9}'], methods: ['POST'])]
-    public function lists(int $candidate, Request $request, PeopleLists $lists): Response
+    #[Route('/told', name: 'person_told', methods: ['POST'])]
+    public function told(int $candidate, #[MapRequestPayload] SentTold $sent = new SentTold()): Response
     {
-        $input = Input::of($request);
+        $told = fn () => $this->record->told(
+            $candidate, $sent->countries(), $sent->remote->flag(), $sent->moves->flag(), $sent->isConsidering(),
+        );
+
+        return $this->toPerson($candidate, $told, 'told_us');
+    }
+
+    #[Route('/lists', name: 'person_lists', methods: ['POST'])]
+    public function lists(
+        int $candidate,
+        PeopleLists $lists,
+        #[MapRequestPayload] SentList $sent = new SentList(),
+    ): Response {
         $me = $this->me()->id;
-        $off = $input->int('off');
+        $off = $sent->off();
 
-        return $this->act(static function () use ($input, $lists, $me, $off, $candidate): void {
-            if (null !== $off) {
-                $lists->take($off, $candidate, $me);
-            } else {
-                $lists->put($input->int('list') ?? $lists->open($input->line('name'), true, $me), $candidate, $input->line('note'), $me);
-            }
-        }, null, 'person', ['candidate' => $candidate]);
+        return $this->toPerson($candidate, static fn () => null === $off
+            ? $lists->put($sent->list() ?? $lists->open($sent->name, true, $me), $candidate, $sent->note, $me)
+            : $lists->take($off, $candidate, $me), null);
+    }
+
+    /** @param callable(): mixed $act */
+    private function toPerson(int $candidate, callable $act, ?string $said): Response
+    {
+        return $this->act($act, $said, 'person', ['candidate' => $candidate]);
     }
 }

@@ -10,60 +10,85 @@ use Jorvent\Accounts\Access\Permission;
 use Jorvent\Accounts\Access\SubjectFinder;
 use Jorvent\Accounts\Web\SignedInPage;
 use Jorvent\Core\Shared\Refused;
-use Jorvent\People\Merge;
+use Jorvent\People\JoinPeople;
+use Jorvent\People\Read\JoiningQuery;
+use Jorvent\People\Read\JoiningRow;
 use Jorvent\People\SamePerson;
-use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Web\Errors;
-use Jorvent\Platform\Web\Input;
-use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
 use Symfony\Component\Routing\Attribute\Route;
 
-/** Two records beside one another: what speaks for one person, what would win field by field, and the word on it. */
+/** Two records beside one another: what speaks for one person, what would hold field by field, and the word on it. */
 #[Gate(Permission::CorrectPerson, Gate::CANDIDATE)]
+#[Route('/people/{candidate}', requirements: ['candidate' => '\d{1,9}', 'other' => '\d{1,9}'])]
 final class SamePage extends SignedInPage
 {
-    public function __construct(private readonly Db $db, private readonly Merge $merge, private readonly SamePerson $same, private readonly Access $access, private readonly SubjectFinder $subjects)
-    {
+    public function __construct(
+        private readonly JoinPeople $join,
+        private readonly JoiningQuery $joinings,
+        private readonly SamePerson $same,
+        private readonly Access $access,
+        private readonly SubjectFinder $subjects,
+    ) {
     }
 
-    #[Route('/people/{candidate}/same/{other}', name: 'same_person', requirements: ['candidate' => '\d{1,9}', 'other' => '\d{1,9}'], methods: ['GET', 'POST'])]
-    public function compare(int $candidate, int $other, Request $request): Response
+    #[Route('/same/{other}', name: 'same_person', methods: ['GET'])]
+    public function compare(int $candidate, int $other): Response
+    {
+        $this->denyUnlessBoth($other);
+
+        return $this->page($candidate, $other, Errors::none());
+    }
+
+    #[Route('/same/{other}', name: 'same_person_answer', methods: ['POST'])]
+    public function answer(int $candidate, int $other, #[MapRequestPayload] SentSameAnswer $sent): Response
+    {
+        $this->denyUnlessBoth($other);
+        $me = $this->me()->id;
+        $errors = $this->attempt(fn () => match ($sent->then) {
+            SameAnswer::Apart => $this->join->keepApart($candidate, $other, $me),
+            SameAnswer::Join => ($this->join)($candidate, $other, $me),
+        });
+        if ($errors->any()) {
+            return $this->page($candidate, $other, $errors);
+        }
+        $this->say(SameAnswer::Join === $sent->then ? 'joined' : 'kept_apart');
+
+        return $this->redirectToRoute('person', ['candidate' => $candidate], Response::HTTP_SEE_OTHER);
+    }
+
+    #[Route('/apart', name: 'take_apart', methods: ['POST'])]
+    public function apart(int $candidate, #[MapRequestPayload] SentJoining $sent = new SentJoining()): Response
+    {
+        $ids = array_map(static fn (JoiningRow $row): int => $row->id, $this->joinings->into($candidate));
+        $apart = fn () => \in_array($sent->id(), $ids, true)
+            ? $this->join->takeApart($sent->id(), $this->me()->id)
+            : throw Refused::because('missing');
+
+        return $this->act($apart, 'taken_apart', 'person', ['candidate' => $candidate]);
+    }
+
+    /** The gate asks about the first of the two alone. */
+    private function denyUnlessBoth(int $other): void
     {
         $subject = $this->subjects->find(Gate::CANDIDATE, $other, $this->me()->id);
         if (null === $subject || !$this->access->allows($this->me(), Permission::CorrectPerson, $subject)) {
             throw $this->createAccessDeniedException();
         }
-        $people = $this->db->rows('SELECT c.*, (SELECT count(*) FROM application a WHERE a.candidate_id = c.id) AS applications, (SELECT count(*) FROM resume r WHERE r.candidate_id = c.id) AS resumes, (SELECT count(*) FROM delivery o WHERE o.candidate_id = c.id AND o.kind = \'mail\') AS mails FROM candidate c WHERE c.id IN (:ids) AND c.erased_at IS NULL AND c.merged_into IS NULL ORDER BY (c.id = :first) DESC', ['ids' => [$candidate, $other], 'first' => $candidate]);
-        if (2 !== \count($people)) {
-            throw $this->createNotFoundException();
-        }
-        $errors = Errors::none();
-        if ($request->isMethod('POST')) {
-            $answer = Input::of($request)->choice('then', SameAnswer::class);
-            try {
-                match ($answer) {
-                    SameAnswer::Apart => $this->merge->apart($candidate, $other, $this->me()->id),
-                    SameAnswer::Join => ($this->merge)($candidate, $other, $this->me()->id),
-                };
-                $this->say(SameAnswer::Join === $answer ? 'joined' : 'kept_apart');
-
-                return $this->redirectToRoute('person', ['candidate' => $candidate], Response::HTTP_SEE_OTHER);
-            } catch (Refused $refused) {
-                $errors = Errors::of($refused->refusals);
-            }
-        }
-        $like = array_values(array_filter($this->same->likeCandidate($candidate), static fn (array $l): bool => $l['id'] === $other))[0] ?? null;
-
-        return $this->render('people/same.html.twig', ['one' => $people[0], 'two' => $people[1], 'lines' => $this->merge->preview($candidate, $other), 'like' => $like, 'errors' => $errors], new Response(status: $errors->any() ? 422 : 200));
     }
 
-    #[Route('/people/{candidate}/apart', name: 'take_apart', requirements: ['candidate' => '\d{1,9}'], methods: ['POST'])]
-    public function apart(int $candidate, Request $request): Response
+    private function page(int $candidate, int $other, Errors $errors): Response
     {
-        $merge = Input::of($request)->int('merge') ?? 0;
-        $mine = \in_array($merge, array_map(static fn ($m): int => $m->int('id'), $this->merge->into($candidate)), true);
+        [$one, $two] = $this->joinings->two($candidate, $other) ?? throw $this->createNotFoundException();
+        $like = array_column($this->same->likeCandidate($candidate), null, 'id')[$other] ?? null;
 
-        return $this->act(fn () => $mine ? $this->merge->undo($merge, $this->me()->id) : throw Refused::because('missing'), 'taken_apart', 'person', ['candidate' => $candidate]);
+        return $this->render('people/same.html.twig', [
+            'one' => $one,
+            'two' => $two,
+            'lines' => $this->joinings->differences($candidate, $other),
+            'like' => $like,
+            'errors' => $errors,
+        ], new Response(status: $errors->any() ? Response::HTTP_UNPROCESSABLE_ENTITY : Response::HTTP_OK));
     }
 }

@@ -115,9 +115,10 @@ class Application
     private int $version = 1;
 
     public function __construct(
+        /** @phpstan-readonly-allow-private-mutation */
         #[ORM\Column]
         #[Reference('candidate')]
-        public readonly int $candidateId,
+        public int $candidateId,
         #[ORM\Column]
         #[Reference('requisition')]
         public readonly int $requisitionId,
@@ -170,6 +171,13 @@ class Application
     {
         $this->consentVersion = $version;
         $this->consentedAt = $at;
+    }
+
+    /** It goes over to another record of the same person. */
+    public function belongTo(int $candidate): void
+    {
+        $this->candidateId = $candidate;
+        ++$this->version;
     }
 
     /** @param list<array{p: int, on: string}> $touches adverts that were followed before, with the days */

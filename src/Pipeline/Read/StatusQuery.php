@@ -17,6 +17,15 @@ final readonly class StatusQuery
     {
     }
 
+    /** @return int|null another application of a person for a requisition */
+    public function earlier(int $candidate, int $requisition, int $but): ?int
+    {
+        return $this->db->row(
+            'SELECT id FROM application WHERE candidate_id = :candidate AND requisition_id = :requisition AND id <> :but',
+            ['candidate' => $candidate, 'requisition' => $requisition, 'but' => $but],
+        )?->int('id');
+    }
+
     public function of(int $application): ?ApplicationStatus
     {
         $row = $this->db->row(

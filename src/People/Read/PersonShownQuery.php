@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Jorvent\People;
+namespace Jorvent\People\Read;
 
 use Jorvent\Accounts\Access\Access;
 use Jorvent\Accounts\Access\Permission;
@@ -11,7 +11,7 @@ use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;
 
 /** What of a person belongs to requisitions, as far as the reader may read those: applications, mails, and titles. */
-final readonly class PersonShown
+final readonly class PersonShownQuery
 {
     private const MAILS = 30;
     private const SAME = 'SELECT CAST(:id AS int) UNION SELECT id FROM candidate WHERE merged_into = :id';
