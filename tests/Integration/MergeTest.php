@@ -9,6 +9,7 @@ use Jorvent\People\JoinPeople;
 use Jorvent\People\KnownBy;
 use Jorvent\People\Read\JoiningQuery;
 use Jorvent\People\SamePerson;
+use Jorvent\Privacy\HandOver;
 use Jorvent\Tests\Support\DatabaseTest;
 use PHPUnit\Framework\Attributes\CoversNothing;
 
@@ -16,6 +17,11 @@ use PHPUnit\Framework\Attributes\CoversNothing;
 #[CoversNothing]
 final class MergeTest extends DatabaseTest
 {
+    /** Made anew when someone is made findable; what is told of one record alone; and the log, which tells what was. */
+    private const STAYS = [
+        'activity', 'candidate_block', 'candidate_fit', 'candidate_words', 'not_colleague', 'saved_match', 'tombstone',
+    ];
+
     public function testJoinedAndTakenApartEveryRowIsWhereItWas(): void
     {
         $me = $this->as('Solveig Aune');
@@ -104,6 +110,22 @@ final class MergeTest extends DatabaseTest
         self::assertSame($a, $this->int('SELECT merged_into FROM candidate WHERE id = :b', ['b' => $b]));
         $this->client->request('GET', "/people/$a/same/$b");
         self::assertResponseStatusCodeSame(404);
+    }
+
+    /** A table that is forgotten here would leave its rows with a record that nobody opens any more. */
+    public function testEveryTableOfAPersonMovesOrIsMadeAnew(): void
+    {
+        [$a, $b] = $this->two();
+        $moved = array_keys($this->db()->transaction(fn (): array => $this->get(HandOver::class)->all($b, $a)));
+        $tables = array_map(static fn ($r): string => $r->str('table_name'), $this->db()->rows(
+            "SELECT c.table_name FROM information_schema.columns c
+             JOIN information_schema.tables t USING (table_schema, table_name)
+             WHERE c.table_schema = 'public' AND c.column_name = 'candidate_id' AND t.table_type = 'BASE TABLE'
+             ORDER BY c.table_name",
+        ));
+        self::assertGreaterThan(15, \count($tables));
+        self::assertSame([], array_diff($tables, $moved, self::STAYS), 'let it move with the person, or say why not');
+        self::assertSame([], array_diff(self::STAYS, $tables), 'this table is no more');
     }
 
     /** @return array{int, int} two people with applications, resumes and mails, neither hired */
