@@ -7,6 +7,7 @@ namespace Jorvent\Accounts;
 use Jorvent\Accounts\Access\Role;
 use Jorvent\Accounts\Entity\Account;
 use Jorvent\Core\Calendar\WorkingHours;
+use Jorvent\Core\Shared\EmailAddress;
 use Jorvent\Core\Shared\Refusal;
 
 /** Who is invited, as what and for which unit. */
@@ -39,6 +40,6 @@ final readonly class Invitation
 
     public static function isAddress(string $email): bool
     {
-        return false !== filter_var($email, \FILTER_VALIDATE_EMAIL, \FILTER_FLAG_EMAIL_UNICODE);
+        return EmailAddress::isValid($email);
     }
 }

@@ -44,7 +44,10 @@ final readonly class PersonalData implements HoldsPersonalData, MovesWithPerson
              WHERE interview_id IN (SELECT id FROM interview WHERE candidate_id = :id)", $of,
         );
         $interviews = $this->db->rows('SELECT id FROM interview WHERE candidate_id = :id', $of);
-        $this->links->revoke(LinkPurpose::Book, ...array_map(static fn (Record $interview): int => $interview->int('id'), $interviews));
+        $this->links->revoke(
+            LinkPurpose::Book,
+            ...array_map(static fn (Record $interview): int => $interview->int('id'), $interviews),
+        );
 
         return [];
     }

@@ -41,7 +41,8 @@ final readonly class PersonalData implements HoldsPersonalData, MovesWithPerson
         // what was written to or by their address before it was known to be theirs is theirs too
         if (null !== $person->email) {
             $this->db->execute(
-                "UPDATE personal_value SET candidate_id = :id WHERE candidate_id IS NULL AND account_id IS NULL AND (lower(content ->> 'to') = :e OR lower(content ->> 'from') = :e)", ['e' => $person->email] + $of,
+                "UPDATE personal_value SET candidate_id = :id WHERE candidate_id IS NULL AND account_id IS NULL
+                 AND (lower(content ->> 'to') = :e OR lower(content ->> 'from') = :e)", ['e' => $person->email] + $of,
             );
         }
         // a mail to staff that still waits goes, without the name; one to them does not
@@ -50,9 +51,16 @@ final readonly class PersonalData implements HoldsPersonalData, MovesWithPerson
              FROM delivery o WHERE o.personal_id = v.id AND o.state IN ('waiting', 'sending') AND o.candidate_id IS NULL AND v.account_id IS NOT NULL AND v.candidate_id = :id", $of + ['name' => $person->name],
         );
         $theirs = '(candidate_id = :id OR personal_id IN (SELECT id FROM personal_value WHERE candidate_id = :id))';
-        $this->db->execute("UPDATE delivery SET state = 'dropped', sealed = NULL WHERE state IN ('waiting', 'sending') AND $theirs", $of);
+        $this->db->execute(
+            "UPDATE delivery SET state = 'dropped', sealed = NULL WHERE state IN ('waiting', 'sending') AND $theirs",
+            $of,
+        );
         $this->db->execute("UPDATE delivery SET last_error = NULL, sealed = NULL WHERE $theirs", $of);
-        $this->db->execute('UPDATE personal_value SET content = NULL, erased_at = :now WHERE candidate_id = :id AND content IS NOT NULL', $of + ['now' => $person->now]);
+        $this->db->execute(
+            'UPDATE personal_value SET content = NULL, erased_at = :now WHERE candidate_id = :id
+             AND content IS NOT NULL',
+            $of + ['now' => $person->now],
+        );
 
         return [];
     }
@@ -79,6 +87,13 @@ final readonly class PersonalData implements HoldsPersonalData, MovesWithPerson
     /** @return list<array<string, mixed>> as they read them, without the links that were in them */
     private static function shown(Record ...$mails): array
     {
-        return array_values(array_map(static fn (Record $m): array => ['text' => Secret::shown($m->strOrNull('text') ?? '', '(a personal link)')] + $m->columns(), $mails));
+        return array_values(
+            array_map(
+                static fn (Record $m): array => [
+                    'text' => Secret::shown($m->strOrNull('text') ?? '', '(a personal link)'),
+                ] + $m->columns(),
+                $mails,
+            ),
+        );
     }
 }

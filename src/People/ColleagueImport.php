@@ -7,6 +7,7 @@ namespace Jorvent\People;
 use Jorvent\Accounts\Access\Permission;
 use Jorvent\Core\Import\Cell;
 use Jorvent\Core\Import\Fields;
+use Jorvent\Core\Shared\EmailAddress;
 use Jorvent\Core\Shared\Refusal;
 use Jorvent\Shell\Import\ImportKind;
 use Jorvent\Shell\Import\ImportLine;
@@ -57,7 +58,7 @@ final readonly class ColleagueImport implements ImportKind
                     $wrong($field, 'missing');
                 }
             }
-            if ('' !== $cell('email') && false === filter_var($cell('email'), \FILTER_VALIDATE_EMAIL, \FILTER_FLAG_EMAIL_UNICODE)) {
+            if ('' !== $cell('email') && !EmailAddress::isValid($cell('email'))) {
                 $wrong('email', 'email_wrong');
             }
             $days = [];

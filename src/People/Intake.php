@@ -7,6 +7,7 @@ namespace Jorvent\People;
 use Doctrine\ORM\EntityManagerInterface;
 use Jorvent\Activity\ActivityLog;
 use Jorvent\Core\Identity\Traits;
+use Jorvent\Core\Shared\EmailAddress;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\People\Entity\Candidate;
 use Jorvent\People\Entity\NotSame;
@@ -190,7 +191,7 @@ final readonly class Intake
         if (mb_strlen($name) < 2) {
             throw Refused::because('missing', 'name');
         }
-        if ('' !== $email && false === filter_var($email, \FILTER_VALIDATE_EMAIL, \FILTER_FLAG_EMAIL_UNICODE)) {
+        if ('' !== $email && !EmailAddress::isValid($email)) {
             throw Refused::because('email_wrong', 'email');
         }
         if (null !== $this->known->address($email)) {

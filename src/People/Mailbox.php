@@ -6,6 +6,7 @@ namespace Jorvent\People;
 
 use Jorvent\Core\Resume\Folded;
 use Jorvent\Core\Resume\Tongues;
+use Jorvent\Core\Shared\EmailAddress;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Messages\Letters;
 use Jorvent\Outside\Mail\Maildir;
@@ -114,7 +115,7 @@ final readonly class Mailbox
                 $this->intake->put($intake, $file, $content, $refused->refusals[0]->code, $mail);
             }
         }
-        if (false !== filter_var($sender, \FILTER_VALIDATE_EMAIL, \FILTER_FLAG_EMAIL_UNICODE)) {
+        if (EmailAddress::isValid($sender)) {
             $this->deliveries->add(new AnswerMail($mail), 'mail-answer-'.$mail, new About('mail_in', $mail));
         }
     }

@@ -11,21 +11,38 @@ use Jorvent\Platform\Links\LinkPurpose;
 use Jorvent\Privacy\Holders;
 use Psr\Clock\ClockInterface;
 
-/** All that is held of someone, for themselves: what they told, what came of it, and what was written to them. What others wrote about them in confidence is told of, not shown. */
+/**
+ * All that is held of someone, for themselves: what they told, what came of it, and what was written to them. What others
+ * wrote about them in confidence is told of, not shown.
+ */
 final readonly class OwnData
 {
     private const DAYS = 2;
 
-    public function __construct(private Db $db, private ClockInterface $clock, private GuestLinks $links, private Mailing $mailing, private DataRequests $requests, private Holders $holders)
-    {
+    public function __construct(
+        private Db $db,
+        private ClockInterface $clock,
+        private GuestLinks $links,
+        private Mailing $mailing,
+        private DataRequests $requests,
+        private Holders $holders,
+    ) {
     }
 
-    /** Mails the link to it, once an hour at most: a status page may be open with someone who only typed the address. */
+    /**
+     * Mails the link to it, once an hour at most: a status page may be open with someone who only typed the address.
+     */
     public function mail(int $candidate, ?int $requisition, string $way = 'page'): void
     {
         $this->db->transaction(function () use ($candidate, $requisition, $way): void {
             $this->requests->ask($candidate, 'data', $way, $requisition);
-            $this->mailing->toCandidate('data-'.$candidate.'-'.$this->clock->now()->format('YmdH'), $candidate, $requisition, $this->mailing->templateFor('own_data', $candidate), ['link' => $this->links->mailed(LinkPurpose::Data, $candidate, self::DAYS)]);
+            $this->mailing->toCandidate(
+                'data-'.$candidate.'-'.$this->clock->now()->format('YmdH'),
+                $candidate,
+                $requisition,
+                $this->mailing->templateFor('own_data', $candidate),
+                ['link' => $this->links->mailed(LinkPurpose::Data, $candidate, self::DAYS)],
+            );
             $this->requests->done($candidate, 'data');
         });
     }

@@ -20,6 +20,14 @@ use Jorvent\Privacy\Person;
 /** The person, their resumes, and what is set and noted about them. */
 final readonly class PersonalData implements HoldsPersonalData, MovesWithPerson
 {
+    private const PERSON = <<<'SQL'
+        SELECT name, email, phone, city, country, locale AS language, headline, years, source,
+            created_at AS known_since, contact_barred_until AS not_contacted_until,
+            array_to_json(permits)::text AS may_work_in, remote AS would_work_from_elsewhere, would_move,
+            considers_on AS would_consider_a_move_said_on, confidential
+        FROM candidate WHERE id = :id
+        SQL;
+    private const GONE = ['saved_match', 'candidate_block', 'people_list_entry', 'not_colleague'];
     private const MOVED = ['resume', 'intake_file', 'candidate_note'];
     /** What someone can have once only, and what it is known by. */
     private const ONCE = ['candidate_tag' => 'tag_id', 'people_list_entry' => 'list_id'];
@@ -65,25 +73,27 @@ final readonly class PersonalData implements HoldsPersonalData, MovesWithPerson
     {
         $of = ['id' => $person->id];
         $dropped = $this->db->rows(
-            "UPDATE intake_file SET name = 'forgotten', state = CASE state WHEN 'read' THEN state ELSE 'cancelled' END, refusal = NULL WHERE candidate_id = :id RETURNING sha256", $of,
+            "UPDATE intake_file
+             SET name = 'forgotten', state = CASE state WHEN 'read' THEN state ELSE 'cancelled' END, refusal = NULL
+             WHERE candidate_id = :id RETURNING sha256", $of,
         );
         array_map(static fn (Joining $joining) => $joining->forget(), $this->candidates->joinings($person->id));
         $resumes = $this->db->rows('DELETE FROM resume WHERE candidate_id = :id RETURNING file_sha256 AS sha256', $of);
         $this->postings->put($person->id, null);
         $this->postings->sweep();
-        foreach (['saved_match', 'candidate_block', 'candidate_tag', 'people_list_entry', 'candidate_note', 'not_colleague'] as $table) {
+        foreach (self::GONE as $table) {
             $this->db->execute("DELETE FROM $table WHERE candidate_id = :id", $of);
         }
-        $this->db->execute('DELETE FROM tag WHERE NOT EXISTS (SELECT 1 FROM candidate_tag WHERE tag_id = tag.id)');
         $this->db->execute('DELETE FROM sourcing_place WHERE person = CAST(:id AS text)', $of);
-        $this->db->execute("UPDATE colleague SET like_id = NULL, likeness = NULL, reasons = '[]' WHERE like_id = :id", $of);
+        $this->db->execute(
+            "UPDATE colleague SET like_id = NULL, likeness = NULL, reasons = '[]' WHERE like_id = :id",
+            $of,
+        );
         $this->links->revoke(LinkPurpose::Data, $person->id);
         $this->links->revoke(LinkPurpose::Keep, $person->id);
-        $this->db->execute(
-            "UPDATE candidate SET name = 'Someone forgotten', email = NULL, phone = NULL, city = NULL, headline = '', years = NULL, pay_expected = NULL, pay_current = NULL, outside_ref = NULL,
-                colleague = NULL, employer = NULL, employer_folded = NULL, contact_barred_note = '', keep_until = NULL, keep_admin_asked_at = NULL, notice_days = NULL, first_day = NULL, permits = '{}',
-                remote = NULL, considers_on = NULL, erased_at = :now WHERE id = :id", $of + ['now' => $person->now],
-        );
+        $candidate = $this->candidates->held($person->id);
+        $candidate->forget($person->now);
+        $this->candidates->forgetWhatIsSet($candidate);
 
         return self::hashes(...$dropped, ...$resumes);
     }
@@ -91,28 +101,57 @@ final readonly class PersonalData implements HoldsPersonalData, MovesWithPerson
     public function tell(int $candidate): array
     {
         $of = ['id' => $candidate];
-        $rows = fn (string $sql): array => array_map(static fn (Record $r): array => $r->columns(), $this->db->rows($sql, $of));
+        $rows = fn (string $sql): array => array_map(
+            static fn (Record $r): array => $r->columns(),
+            $this->db->rows($sql, $of),
+        );
 
         return [
-            'person' => $rows('SELECT name, email, phone, city, country, locale AS language, headline, years, source, created_at AS known_since, contact_barred_until AS not_contacted_until,
-                array_to_json(permits)::text AS may_work_in, remote AS would_work_from_elsewhere, would_move, considers_on AS would_consider_a_move_said_on, confidential FROM candidate WHERE id = :id')[0] ?? [],
-            'kept_because' => array_map(static fn (Ground $g): array => [
-                'for' => $g->purpose->value, 'from' => $g->source, 'since' => $g->since->format('Y-m-d'), 'until' => $g->until?->format('Y-m-d'),
-            ], $this->retention->grounds([$candidate])[$candidate] ?? []),
-            'resumes' => $rows('SELECT file_name, media_type, size, text, created_at AS received FROM resume WHERE candidate_id = :id ORDER BY id'),
-            'notes' => $rows('SELECT n.text, n.at AS written, a.name AS by FROM candidate_note n JOIN account a ON a.id = n.account_id WHERE n.candidate_id = :id ORDER BY n.id'),
-            'tags' => array_column($rows('SELECT t.name FROM candidate_tag k JOIN tag t ON t.id = k.tag_id WHERE k.candidate_id = :id ORDER BY t.name'), 'name'),
+            'person' => $rows(self::PERSON)[0] ?? [],
+            'kept_because' => array_map(self::ground(...), $this->retention->grounds([$candidate])[$candidate] ?? []),
+            'resumes' => $rows(
+                'SELECT file_name, media_type, size, text, created_at AS received FROM resume
+                 WHERE candidate_id = :id ORDER BY id',
+            ),
+            'notes' => $rows(
+                'SELECT n.text, n.at AS written, a.name AS by FROM candidate_note n
+                 JOIN account a ON a.id = n.account_id WHERE n.candidate_id = :id ORDER BY n.id',
+            ),
+            'tags' => array_column(
+                $rows(
+                    'SELECT t.name FROM candidate_tag k JOIN tag t ON t.id = k.tag_id WHERE k.candidate_id = :id
+                     ORDER BY t.name',
+                ),
+                'name',
+            ),
         ];
     }
 
     public function needs(string $sha256): bool
     {
-        return 0 !== $this->db->int("SELECT (SELECT count(*) FROM resume WHERE file_sha256 = :h) + (SELECT count(*) FROM intake_file WHERE sha256 = :h AND name NOT IN ('removed', 'forgotten'))", ['h' => $sha256]);
+        return 0 !== $this->db->int(
+            "SELECT (SELECT count(*) FROM resume WHERE file_sha256 = :h) + (SELECT count(*) FROM intake_file
+             WHERE sha256 = :h AND name NOT IN ('removed', 'forgotten'))",
+            ['h' => $sha256],
+        );
+    }
+
+    /** @return array<string, string|null> */
+    private static function ground(Ground $ground): array
+    {
+        return [
+            'for' => $ground->purpose->value,
+            'from' => $ground->source,
+            'since' => $ground->since->format('Y-m-d'),
+            'until' => $ground->until?->format('Y-m-d'),
+        ];
     }
 
     /** @return list<string> */
     private static function hashes(Record ...$rows): array
     {
-        return array_values(array_filter(array_map(static fn (Record $r): ?string => $r->strOrNull('sha256'), $rows), is_string(...)));
+        return array_values(
+            array_filter(array_map(static fn (Record $r): ?string => $r->strOrNull('sha256'), $rows), is_string(...)),
+        );
     }
 }

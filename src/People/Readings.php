@@ -7,6 +7,7 @@ namespace Jorvent\People;
 use Jorvent\Activity\ActivityLog;
 use Jorvent\Core\Identity\Traits;
 use Jorvent\Core\Resume\Corrections;
+use Jorvent\Core\Shared\EmailAddress;
 use Jorvent\Core\Shared\Refusal;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\Platform\Database\Db;
@@ -104,7 +105,7 @@ final class Readings
         if ('languages' === $kind && !\in_array($value['level'] ?? '', ['A1', 'A2', 'B1', 'B2', 'C1', 'C2'], true)) {
             $refusals[] = new Refusal('level', 'not_offered');
         }
-        if ('fields' === $kind && 'email' === $key && false === filter_var($value['value'] ?? '', \FILTER_VALIDATE_EMAIL, \FILTER_FLAG_EMAIL_UNICODE)) {
+        if ('fields' === $kind && 'email' === $key && !EmailAddress::isValid($value['value'] ?? '')) {
             $refusals[] = new Refusal('value', 'email_wrong');
         }
 

@@ -65,13 +65,19 @@ final readonly class PersonalData implements HoldsPersonalData, MovesWithPerson
     {
         $mine = 'application_id IN (SELECT id FROM application WHERE candidate_id = :id)';
         $of = ['id' => $person->id];
-        $this->db->execute("UPDATE stage_visit SET left_at = greatest(:now, entered_at) WHERE left_at IS NULL AND $mine", $of + ['now' => $person->now]);
+        $this->db->execute(
+            "UPDATE stage_visit SET left_at = greatest(:now, entered_at) WHERE left_at IS NULL AND $mine",
+            $of + ['now' => $person->now],
+        );
         $this->db->execute(
             "UPDATE application SET state = CASE state WHEN 'active' THEN 'withdrawn' ELSE state END, answers = '{}', touches = '[]', fit_parts = '[]',
                 knock_out_reason = CASE WHEN knock_out_reason IS NOT NULL THEN 'forgotten' END, version = version + 1 WHERE candidate_id = :id", $of,
         );
         $this->db->execute("UPDATE shortlist_entry SET comment = '' WHERE $mine", $of);
-        $this->db->execute("UPDATE hire SET fell_through_reason = CASE WHEN fell_through_reason IS NOT NULL THEN 'forgotten' END WHERE $mine", $of);
+        $this->db->execute(
+            "UPDATE hire SET fell_through_reason = CASE WHEN fell_through_reason IS NOT NULL THEN 'forgotten' END WHERE $mine",
+            $of,
+        );
         $applications = array_map(
             static fn (Record $application): int => $application->int('id'),
             $this->db->rows('SELECT id FROM application WHERE candidate_id = :id', $of),
@@ -94,7 +100,12 @@ final readonly class PersonalData implements HoldsPersonalData, MovesWithPerson
             ['id' => $candidate],
         );
 
-        return ['applications' => array_map(static fn ($r): array => ['answers' => $r->json('answers')] + $r->columns(), $rows)];
+        return [
+            'applications' => array_map(
+                static fn ($r): array => ['answers' => $r->json('answers')] + $r->columns(),
+                $rows,
+            ),
+        ];
     }
 
     public function needs(string $sha256): bool

@@ -83,11 +83,28 @@ final class ErasedEverywhereTest extends DatabaseTest
         // a second one begun and not sent, what staff wrote, tags, and a link that is open
         $this->draft('R-2201', false);
         $tag = $this->db()->insert('tag', ['name' => self::VALUES['words']]);
-        $this->db()->execute('INSERT INTO candidate_tag (candidate_id, tag_id, account_id, at) VALUES (:c, :t, 1, now())', ['c' => $person, 't' => $tag]);
+        $this->db()->execute(
+            'INSERT INTO candidate_tag (candidate_id, tag_id, account_id, at) VALUES (:c, :t, 1, now())',
+            ['c' => $person, 't' => $tag],
+        );
         $requisition = $this->int('SELECT requisition_id FROM application WHERE candidate_id = :c', ['c' => $person]);
         $solveig = $this->as('Solveig Aune')->id;
-        $this->get(ActivityLog::class)->record('candidate.tagged', 'candidate', $person, $requisition, $person, ['reason' => self::VALUES['reason'], 'tag' => self::VALUES['words']]);
-        $this->get(Mailing::class)->toStaff('about-'.$person, $solveig, 'About '.self::VALUES['name'], self::VALUES['name'].' '.self::VALUES['reason'], $requisition, about: $person);
+        $this->get(ActivityLog::class)->record(
+            'candidate.tagged',
+            'candidate',
+            $person,
+            $requisition,
+            $person,
+            ['reason' => self::VALUES['reason'], 'tag' => self::VALUES['words']],
+        );
+        $this->get(Mailing::class)->toStaff(
+            'about-'.$person,
+            $solveig,
+            'About '.self::VALUES['name'],
+            self::VALUES['name'].' '.self::VALUES['reason'],
+            $requisition,
+            about: $person,
+        );
         $this->get(GuestLinks::class)->issue(LinkPurpose::Data, $person, 30);
         $this->deliverAll();
 
@@ -122,7 +139,10 @@ final class ErasedEverywhereTest extends DatabaseTest
             $text = \sprintf('lower(%s::text)', $column->str('column_name'));
             foreach (self::VALUES as $what => $value) {
                 $hex = '%'.bin2hex(strtolower($value)).'%';
-                $sql = \sprintf("SELECT count(*) FROM %s WHERE $text LIKE :v OR replace($text, ' ', '') LIKE :v OR $text LIKE :hex", $column->str('table_name'));
+                $sql = \sprintf(
+                    "SELECT count(*) FROM %s WHERE $text LIKE :v OR replace($text, ' ', '') LIKE :v OR $text LIKE :hex",
+                    $column->str('table_name'),
+                );
                 if (0 !== $this->int($sql, ['v' => '%'.strtolower($value).'%', 'hex' => $hex])) {
                     $found[$what][] = $column->str('table_name').'.'.$column->str('column_name');
                 }
@@ -154,7 +174,10 @@ final class ErasedEverywhereTest extends DatabaseTest
     private function files(): array
     {
         $path = \dirname($this->get(FileStore::class)->path(str_repeat('0', 64)), 2);
-        $files = array_map(static fn ($f): string => $f->getFilename(), iterator_to_array(Finder::create()->files()->in($path), false));
+        $files = array_map(
+            static fn ($f): string => $f->getFilename(),
+            iterator_to_array(Finder::create()->files()->in($path), false),
+        );
         sort($files);
 
         return $files;

@@ -27,24 +27,50 @@ final class MergeTest extends DatabaseTest
         $me = $this->as('Solveig Aune');
         [$a, $b] = $this->two();
         $merge = $this->get(JoinPeople::class);
-        $this->db()->execute('UPDATE candidate SET phone = NULL, contact_barred_until = NULL WHERE id = :id', ['id' => $a]);
+        $this->db()->execute(
+            'UPDATE candidate SET phone = NULL, contact_barred_until = NULL WHERE id = :id',
+            ['id' => $a],
+        );
         $this->db()->execute("UPDATE candidate SET contact_barred_until = '2030-01-01' WHERE id = :id", ['id' => $b]);
         $before = $this->snapshot($a, $b);
-        $own = $this->int('SELECT count(*) FROM application WHERE candidate_id = :b AND requisition_id NOT IN (SELECT requisition_id FROM application WHERE candidate_id = :a)', ['a' => $a, 'b' => $b]);
+        $own = $this->int(
+            'SELECT count(*) FROM application WHERE candidate_id = :b
+             AND requisition_id NOT IN (SELECT requisition_id FROM application WHERE candidate_id = :a)',
+            ['a' => $a, 'b' => $b],
+        );
         self::assertGreaterThan(0, $own);
         $preview = array_column($this->get(JoiningQuery::class)->differences($a, $b), 'wins', 'field');
         self::assertSame([true, true, false], [$preview['phone'], $preview['contact_barred_until'], $preview['name']]);
         $id = $merge($a, $b, $me->id);
-        self::assertSame('2030-01-01', substr((string) $this->db()->row('SELECT contact_barred_until::text AS d FROM candidate WHERE id = :id', ['id' => $a])?->str('d'), 0, 10), 'the stricter holds');
+        self::assertSame(
+            '2030-01-01',
+            substr(
+                (string) $this->db()->row(
+                    'SELECT contact_barred_until::text AS d FROM candidate WHERE id = :id',
+                    ['id' => $a],
+                )?->str('d'),
+                0,
+                10,
+            ),
+            'the stricter holds',
+        );
         self::assertSame(0, $this->int('SELECT count(*) FROM resume WHERE candidate_id = :b', ['b' => $b]));
-        self::assertSame(0, $this->int('SELECT count(*) FROM candidate_words WHERE candidate_id = :b', ['b' => $b]), 'found once');
+        self::assertSame(
+            0,
+            $this->int('SELECT count(*) FROM candidate_words WHERE candidate_id = :b', ['b' => $b]),
+            'found once',
+        );
         $this->client->request('GET', '/people/'.$b);
         self::assertResponseRedirects('/people/'.$a);
         $this->client->followRedirect();
         self::assertSelectorTextContains('main', 'Joined with');
         self::assertSame(['missing'], $this->refused(static fn () => $merge($a, $b, $me->id)), 'not twice');
         // something comes since, and stays with the survivor
-        $new = $this->int("INSERT INTO resume (candidate_id, media_type, file_name, size, text, created_at) VALUES (:a, 'text/plain', 'new.txt', 3, 'new', now()) RETURNING id", ['a' => $a]);
+        $new = $this->int(
+            "INSERT INTO resume (candidate_id, media_type, file_name, size, text, created_at)
+             VALUES (:a, 'text/plain', 'new.txt', 3, 'new', now()) RETURNING id",
+            ['a' => $a],
+        );
         $this->send('/people/'.$a, '/people/'.$a.'/apart', ['merge' => (string) $id]);
         self::assertSame($a, $this->int('SELECT candidate_id FROM resume WHERE id = :id', ['id' => $new]));
         $this->db()->execute('DELETE FROM resume WHERE id = :id', ['id' => $new]);
@@ -57,19 +83,31 @@ final class MergeTest extends DatabaseTest
     {
         $me = $this->as('Solveig Aune');
         [$a, $b] = $this->two();
-        $c = $this->int('SELECT min(id) FROM candidate WHERE id NOT IN (:ids) AND claims IS NULL AND erased_at IS NULL AND NOT EXISTS (SELECT 1 FROM application x WHERE x.candidate_id = candidate.id)', ['ids' => [$a, $b]]);
+        $c = $this->int(
+            'SELECT min(id) FROM candidate WHERE id NOT IN (:ids) AND claims IS NULL AND erased_at IS NULL
+             AND NOT EXISTS (SELECT 1 FROM application x WHERE x.candidate_id = candidate.id)',
+            ['ids' => [$a, $b]],
+        );
         $merge = $this->get(JoinPeople::class);
         $this->db()->execute('UPDATE candidate SET phone = NULL, city = NULL WHERE id = :id', ['id' => $a]);
         $first = $merge($a, $b, $me->id);
         $this->db()->execute("UPDATE candidate SET city = 'Elsewhere' WHERE id = :id", ['id' => $a]);
         $second = $merge($c, $a, $me->id);
-        self::assertSame($c, $this->int('SELECT merged_into FROM candidate WHERE id = :b', ['b' => $b]), 'all three are one');
+        self::assertSame(
+            $c,
+            $this->int('SELECT merged_into FROM candidate WHERE id = :b', ['b' => $b]),
+            'all three are one',
+        );
         self::assertSame(['merge_later'], $this->refused(static fn () => $merge->takeApart($first, $me->id)));
         $merge->takeApart($second, $me->id);
         self::assertSame($a, $this->int('SELECT merged_into FROM candidate WHERE id = :b', ['b' => $b]));
         $merge->takeApart($first, $me->id);
         $row = $this->db()->row('SELECT phone, city FROM candidate WHERE id = :id', ['id' => $a]);
-        self::assertSame([null, 'Elsewhere'], [$row?->strOrNull('phone'), $row?->strOrNull('city')], 'what nobody changed goes back, what someone changed stays');
+        self::assertSame(
+            [null, 'Elsewhere'],
+            [$row?->strOrNull('phone'), $row?->strOrNull('city')],
+            'what nobody changed goes back, what someone changed stays',
+        );
     }
 
     public function testTheOldAddressLeadsToWhomTheyWereJoinedWithAndForgettingForgetsBoth(): void
@@ -81,7 +119,14 @@ final class MergeTest extends DatabaseTest
         $this->get(JoinPeople::class)($a, $b, $me->id);
         self::assertSame($a, $this->get(KnownBy::class)->address($address));
         $this->get(Erase::class)($a, 'house');
-        self::assertSame(2, $this->int("SELECT count(*) FROM candidate WHERE id IN (:ids) AND erased_at IS NOT NULL AND email IS NULL AND name = 'Someone forgotten'", ['ids' => [$a, $b]]));
+        self::assertSame(
+            2,
+            $this->int(
+                "SELECT count(*) FROM candidate WHERE id IN (:ids) AND erased_at IS NOT NULL AND email IS NULL
+                 AND name = 'Someone forgotten'",
+                ['ids' => [$a, $b]],
+            ),
+        );
         self::assertNull($this->get(KnownBy::class)->address($address));
     }
 
@@ -89,7 +134,12 @@ final class MergeTest extends DatabaseTest
     {
         $me = $this->as('Solveig Aune');
         [$a] = $this->two();
-        $this->db()->execute("INSERT INTO candidate (name, email, phone, city, zone, locale, source, headline, created_at) SELECT name, 'twin@post.example', phone, city, zone, locale, source, headline, now() FROM candidate WHERE id = :id", ['id' => $a]);
+        $this->db()->execute(
+            "INSERT INTO candidate (name, email, phone, city, zone, locale, source, headline, created_at)
+             SELECT name, 'twin@post.example', phone, city, zone, locale, source, headline, now() FROM candidate
+             WHERE id = :id",
+            ['id' => $a],
+        );
         $twin = $this->int("SELECT id FROM candidate WHERE email = 'twin@post.example'");
         $same = $this->get(SamePerson::class);
         $same->keep($a);
@@ -131,10 +181,21 @@ final class MergeTest extends DatabaseTest
     /** @return array{int, int} two people with applications, resumes and mails, neither hired */
     private function two(): array
     {
-        $ids = array_map(static fn ($r): int => $r->int('id'), $this->db()->rows("SELECT c.id FROM candidate c WHERE c.claims IS NULL AND c.erased_at IS NULL AND EXISTS (SELECT 1 FROM application a JOIN requisition r ON r.id = a.requisition_id WHERE a.candidate_id = c.id AND r.number IN (2201, 2203) AND a.stage IN ('new', 'screening')) ORDER BY c.id"));
+        $ids = array_map(
+            static fn ($r): int => $r->int('id'),
+            $this->db()->rows(
+                "SELECT c.id FROM candidate c WHERE c.claims IS NULL AND c.erased_at IS NULL AND EXISTS (SELECT 1
+                 FROM application a JOIN requisition r ON r.id = a.requisition_id WHERE a.candidate_id = c.id
+                 AND r.number IN (2201, 2203) AND a.stage IN ('new', 'screening')) ORDER BY c.id",
+            ),
+        );
         $first = $ids[0];
         foreach (\array_slice($ids, 1) as $id) {
-            if (0 === $this->int('SELECT count(*) FROM application a JOIN application b ON b.requisition_id = a.requisition_id WHERE a.candidate_id = :a AND b.candidate_id = :b', ['a' => $first, 'b' => $id])) {
+            if (0 === $this->int(
+                'SELECT count(*) FROM application a JOIN application b ON b.requisition_id = a.requisition_id
+                 WHERE a.candidate_id = :a AND b.candidate_id = :b',
+                ['a' => $first, 'b' => $id],
+            )) {
                 return [$first, $id];
             }
         }
@@ -145,10 +206,32 @@ final class MergeTest extends DatabaseTest
     private function snapshot(int $a, int $b): array
     {
         $rows = [];
-        foreach (['application', 'resume', 'interview', 'delivery', 'personal_value', 'opening_alert', 'intake_file', 'verdict'] as $table) {
-            $rows[$table] = json_encode(array_map(static fn ($r): array => $r->columns(), $this->db()->rows('SELECT '.('verdict' === $table ? 'requisition_id' : 'id').", candidate_id FROM $table WHERE candidate_id IN (:ids)".('personal_value' === $table ? ' AND id NOT IN (SELECT personal_id FROM activity WHERE personal_id IS NOT NULL)' : '').' ORDER BY 1, 2', ['ids' => [$a, $b]])), \JSON_THROW_ON_ERROR);
+        foreach ([
+            'application', 'resume', 'interview', 'delivery', 'personal_value', 'opening_alert', 'intake_file',
+            'verdict',
+        ] as $table) {
+            $rows[$table] = json_encode(
+                array_map(
+                    static fn ($r): array => $r->columns(),
+                    $this->db()->rows(
+                        'SELECT '.('verdict' === $table ? 'requisition_id' : 'id').", candidate_id FROM $table WHERE candidate_id IN (:ids)".('personal_value' === $table ? ' AND id NOT IN (SELECT personal_id FROM activity WHERE personal_id IS NOT NULL)' : '').' ORDER BY 1, 2',
+                        ['ids' => [$a, $b]],
+                    ),
+                ),
+                \JSON_THROW_ON_ERROR,
+            );
         }
-        $rows['candidate'] = json_encode(array_map(static fn ($r): array => $r->columns(), $this->db()->rows('SELECT id, name, email, phone, city, headline, years, claims, merged_into, contact_barred_until FROM candidate WHERE id IN (:ids) ORDER BY id', ['ids' => [$a, $b]])), \JSON_THROW_ON_ERROR);
+        $rows['candidate'] = json_encode(
+            array_map(
+                static fn ($r): array => $r->columns(),
+                $this->db()->rows(
+                    'SELECT id, name, email, phone, city, headline, years, claims, merged_into, contact_barred_until
+                     FROM candidate WHERE id IN (:ids) ORDER BY id',
+                    ['ids' => [$a, $b]],
+                ),
+            ),
+            \JSON_THROW_ON_ERROR,
+        );
 
         return $rows;
     }

@@ -35,10 +35,18 @@ final class SecretsTest extends DatabaseTest
         self::assertSame([], $this->columnsWith(self::SECRET), 'while they wait');
         $this->deliverAll();
         foreach ($sent as $kind => $address) {
-            self::assertMatchesRegularExpression(self::SECRET, self::mailbox($address)[0]['text'] ?? '', $kind.' brings its link');
+            self::assertMatchesRegularExpression(
+                self::SECRET,
+                self::mailbox($address)[0]['text'] ?? '',
+                $kind.' brings its link',
+            );
         }
         self::assertSame([], $this->columnsWith(self::SECRET), 'when they are gone out');
-        self::assertSame(0, $this->int('SELECT count(*) FROM delivery WHERE sealed IS NOT NULL'), 'and nothing sealed is left');
+        self::assertSame(
+            0,
+            $this->int('SELECT count(*) FROM delivery WHERE sealed IS NOT NULL'),
+            'and nothing sealed is left',
+        );
     }
 
     public function testSendingAgainMakesANewLinkAndEndsTheFormer(): void
@@ -54,12 +62,24 @@ final class SecretsTest extends DatabaseTest
         }
         $id = $this->int("SELECT id FROM delivery WHERE key LIKE 'password-%' ORDER BY id DESC LIMIT 1");
         $this->db()->execute("UPDATE delivery SET state = 'failed' WHERE id = :id", ['id' => $id]);
-        $links = $this->int('SELECT count(*) FROM guest_link WHERE revoked_at IS NULL AND purpose = :p AND subject_id = :a', ['p' => LinkPurpose::Password->value, 'a' => $account->id]);
+        $links = $this->int(
+            'SELECT count(*) FROM guest_link WHERE revoked_at IS NULL AND purpose = :p AND subject_id = :a',
+            ['p' => LinkPurpose::Password->value, 'a' => $account->id],
+        );
         self::assertTrue($this->get(Deliveries::class)->tryAgain($id));
         $this->deliverAll(1);
         self::assertSame(1, preg_match('#/password/([\w-]+)#', self::mailbox($account->email)[0]['text'], $m));
         self::assertNotNull($this->get(GuestLinks::class)->open(LinkPurpose::Password, $m[1]));
-        self::assertSame([1, 1], [$links, $this->int('SELECT count(*) FROM guest_link WHERE revoked_at IS NULL AND purpose = :p AND subject_id = :a', ['p' => LinkPurpose::Password->value, 'a' => $account->id])]);
+        self::assertSame(
+            [1, 1],
+            [
+                $links,
+                $this->int(
+                    'SELECT count(*) FROM guest_link WHERE revoked_at IS NULL AND purpose = :p AND subject_id = :a',
+                    ['p' => LinkPurpose::Password->value, 'a' => $account->id],
+                ),
+            ],
+        );
     }
 
     public function testTwoMailsOfAKindInOneSecondBothGo(): void
@@ -81,20 +101,41 @@ final class SecretsTest extends DatabaseTest
         $opening = $this->get(OpeningQuery::class)->one(2201) ?? self::fail('R-2201 is open');
         $requisition = $opening->id;
         $new = static fn (string $who): string => $who.'.'.bin2hex(random_bytes(4)).'@post.example';
-        $to = ['later' => $new('later'), 'alert' => $new('alert'), 'referral' => $new('referral'), 'password' => 'morag.isbister@skerryline.example'];
+        $to = [
+            'later' => $new('later'), 'alert' => $new('alert'), 'referral' => $new('referral'),
+            'password' => 'morag.isbister@skerryline.example',
+        ];
         $this->get(ForgottenPassword::class)($to['password']);
         $key = $this->get(ApplyDrafts::class)->start($requisition, null, null);
         $this->get(FinishLater::class)($key, $to['later'], $opening, $brand->name, 'en');
         $this->get(Alerts::class)->ask($to['alert'], Narrowed::of(['q' => 'fitter']), 'en', $brand);
         $this->get(Referrals::class)->ask('Toril Friend', $to['referral'], $opening, $brand, 'en');
-        $row = $this->db()->row("SELECT p.id, c.id AS candidate, c.email FROM application p JOIN candidate c ON c.id = p.candidate_id WHERE p.requisition_id = :r AND p.state = 'active' AND p.stage = 'screening' AND c.email IS NOT NULL ORDER BY p.id LIMIT 1", ['r' => $requisition]);
+        $row = $this->db()->row(
+            "SELECT p.id, c.id AS candidate, c.email FROM application p JOIN candidate c ON c.id = p.candidate_id
+             WHERE p.requisition_id = :r AND p.state = 'active' AND p.stage = 'screening' AND c.email IS NOT NULL
+             ORDER BY p.id LIMIT 1",
+            ['r' => $requisition],
+        );
         self::assertNotNull($row);
         $this->get(OwnData::class)->mail($row->int('candidate'), $requisition);
         $to['data'] = $row->str('email');
-        $other = $this->db()->row("SELECT p.id, c.email FROM application p JOIN candidate c ON c.id = p.candidate_id WHERE p.requisition_id = :r AND p.state = 'active' AND p.stage = 'first_call' AND c.email IS NOT NULL ORDER BY p.id LIMIT 1", ['r' => $requisition]);
+        $other = $this->db()->row(
+            "SELECT p.id, c.email FROM application p JOIN candidate c ON c.id = p.candidate_id
+             WHERE p.requisition_id = :r AND p.state = 'active' AND p.stage = 'first_call' AND c.email IS NOT NULL
+             ORDER BY p.id LIMIT 1",
+            ['r' => $requisition],
+        );
         self::assertNotNull($other);
         $start = $this->clock()->now()->modify('+6 days')->setTime(9, 0);
-        $this->get(Arrange::class)($other->int('id'), 'Interview', 45, '', [$this->account('Ines Teixeira')->id], [$start, $start->modify('+1 hour')], $this->account('Solveig Aune')->id);
+        $this->get(Arrange::class)(
+            $other->int('id'),
+            'Interview',
+            45,
+            '',
+            [$this->account('Ines Teixeira')->id],
+            [$start, $start->modify('+1 hour')],
+            $this->account('Solveig Aune')->id,
+        );
         $to['book'] = $other->str('email');
 
         return $to;
@@ -108,7 +149,10 @@ final class SecretsTest extends DatabaseTest
         foreach ($this->db()->rows("SELECT c.table_name AS t, c.column_name AS c FROM information_schema.columns c JOIN information_schema.tables b USING (table_schema, table_name)
             WHERE c.table_schema = 'public' AND b.table_type = 'BASE TABLE' AND (c.data_type IN ('text', 'character', 'character varying', 'json', 'jsonb'))") as $column) {
             $of = '"'.$column->str('t').'"."'.$column->str('c').'"';
-            if (0 !== $this->int('SELECT count(*) FROM "'.$column->str('t')."\" WHERE CAST($of AS text) ~ :p", ['p' => $plain])) {
+            if (0 !== $this->int(
+                'SELECT count(*) FROM "'.$column->str('t')."\" WHERE CAST($of AS text) ~ :p",
+                ['p' => $plain],
+            )) {
                 $found[] = $column->str('t').'.'.$column->str('c');
             }
         }

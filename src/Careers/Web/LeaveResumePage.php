@@ -11,8 +11,10 @@ use Jorvent\Careers\Entity\ApplyDraft;
 use Jorvent\Careers\Form\LeaveResumeInput;
 use Jorvent\Careers\Form\LeaveResumeType;
 use Jorvent\Careers\Read\OpeningQuery;
+use Jorvent\Organisation\Read\BrandView;
 use Jorvent\Platform\Web\OpenDoor;
 use Symfony\Component\DependencyInjection\Attribute\Target;
+use Symfony\Component\Form\FormInterface;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\RateLimiter\RateLimiterFactoryInterface;
@@ -38,11 +40,7 @@ final class LeaveResumePage extends CareersSite
         $brand = $this->brand($request);
         $locale = $this->locale($request);
         $draft = $this->draft($request);
-        $facets = $this->openings->facets($locale, $this->brands->units($brand));
-        $form = $this->publicForm(LeaveResumeType::class, new LeaveResumeInput($draft?->applicant()), [
-            'categories' => array_map(strval(...), array_keys($facets['category'])),
-            'cities' => array_map(strval(...), array_keys($facets['city'])),
-        ])->handleRequest($request);
+        $form = $this->form($draft, $locale, $brand)->handleRequest($request);
         $typed = $form->getData();
         $leave = function () use ($request, $typed, $draft, $locale, $brand): void {
             self::limit($this->limit, $request, 'mind');
@@ -63,6 +61,17 @@ final class LeaveResumePage extends CareersSite
             'consent' => $this->consent->text($version, $locale, $brand->name),
             'consent_version' => (string) $version,
         ], brand: $brand);
+    }
+
+    /** @return FormInterface<LeaveResumeInput> */
+    private function form(?ApplyDraft $draft, string $locale, BrandView $brand): FormInterface
+    {
+        $facets = $this->openings->facets($locale, $this->brands->units($brand));
+
+        return $this->publicForm(LeaveResumeType::class, new LeaveResumeInput($draft?->applicant()), [
+            'categories' => array_map(strval(...), array_keys($facets['category'])),
+            'cities' => array_map(strval(...), array_keys($facets['city'])),
+        ]);
     }
 
     /** What was begun for an opening, and not sent. */

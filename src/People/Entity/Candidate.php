@@ -222,6 +222,19 @@ class Candidate
         $this->erasedAt = $now;
     }
 
+    /** Nothing but figures is left of them. */
+    public function forget(\DateTimeImmutable $now): void
+    {
+        $this->name = 'Someone forgotten';
+        [$this->email, $this->phone, $this->city, $this->outsideRef] = [null, null, null, null];
+        [$this->headline, $this->years, $this->colleague] = ['', null, null];
+        [$this->employer, $this->employerFolded] = [null, null];
+        [$this->readiness, $this->pay] = [new Readiness(), new PayTold()];
+        $this->bar = new ContactBar($this->bar->until);
+        $this->kept = new KeptUntil(null, $this->kept->askedAt, null, $this->kept->renewedAt);
+        $this->erasedAt = $now;
+    }
+
     /** What is not known of them is taken from another record of theirs; the stricter bar to contact holds. */
     public function fillFrom(self $other): void
     {

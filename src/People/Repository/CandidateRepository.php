@@ -140,6 +140,15 @@ final readonly class CandidateRepository
         return $tags;
     }
 
+    /** Their notes and tags go. */
+    public function forgetWhatIsSet(Candidate $candidate): void
+    {
+        $notes = $this->entities->getRepository(Note::class)->findBy(['candidate' => $candidate]);
+        array_map($this->entities->remove(...), $notes);
+        array_map($this->untag(...), $this->tagsOf($candidate));
+        $this->entities->flush();
+    }
+
     /** A tag that nobody has any more is gone. */
     public function untag(TagOfPerson $tag): void
     {

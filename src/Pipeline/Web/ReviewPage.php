@@ -35,14 +35,28 @@ final class ReviewPage extends PublicPage
         if ($request->isMethod('POST')) {
             $input = Input::of($request);
             try {
-                $this->shortlists->view($link->subject, $input->int('application') ?? 0, $input->line('vote'), $input->text('comment'));
+                $this->shortlists->view(
+                    $link->subject,
+                    $input->int('application') ?? 0,
+                    $input->line('vote'),
+                    $input->text('comment'),
+                );
 
-                return $this->redirectToRoute('guest_review', ['secret' => $secret, '_fragment' => 'p'.$input->int('application')], Response::HTTP_SEE_OTHER);
+                return $this->redirectToRoute(
+                    'guest_review',
+                    ['secret' => $secret, '_fragment' => 'p'.$input->int('application')],
+                    Response::HTTP_SEE_OTHER,
+                );
             } catch (Refused $refused) {
                 $errors = Errors::of($refused->refusals);
             }
         }
 
-        return $this->publicPage($request, 'public/review.html.twig', ['people' => $this->shortlists->people($link->subject), 'errors' => $errors, 'until' => $link->expiresAt], $errors->any() ? 422 : 200);
+        return $this->publicPage(
+            $request,
+            'public/review.html.twig',
+            ['people' => $this->shortlists->people($link->subject), 'errors' => $errors, 'until' => $link->expiresAt],
+            $errors->any() ? 422 : 200,
+        );
     }
 }
