@@ -77,7 +77,7 @@ final class IntakeTest extends BrowserTest
         self::assertAxe($b);
         $b->press($name, '#rows')->sees('h2', 'What was read')->press($name)->click('.mailrow summary')
             ->sees('main', 'the lamp is automatic now');
-        $b->fill('tag', 'lamps')->press('Put on')->sees('.rec', 'lamps');
+        $b->fill('tag', 'lamps')->press('Add', '.rec')->sees('.rec', 'lamps');
         self::assertAxe($b);
         $person = $b->path();
         self::assertStringContainsString('Sunniva', self::mail($address, 'We have your mail'));
