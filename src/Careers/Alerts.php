@@ -17,9 +17,9 @@ use Jorvent\Platform\Links\LinkPurpose;
 use Psr\Clock\ClockInterface;
 
 /**
- * New openings by mail, for a search that someone wants news of; and, when they leave their resume too, being considered
- * for other openings. Nothing is sent or used before the address is confirmed by a link, and one click ends it
- * (RFC 8058).
+ * New openings by mail, for a search that someone wants news of; and, when they leave their resume too, being
+ * considered for other openings. Nothing is sent or used before the address is confirmed by a link, and one click ends
+ * it (RFC 8058).
  */
 final readonly class Alerts
 {

@@ -18,8 +18,8 @@ use Jorvent\Requisitions\Read\FactsQuery;
 
 /**
  * What applicants say of themselves of their own free will. It is asked after the application is sent, on a form that
- * knows neither the person nor the application; all that is kept is a count of each answer on its own, by department and
- * quarter. Shown are quarters that are over, and no group under the smallest size.
+ * knows neither the person nor the application; all that is kept is a count of each answer on its own, by department
+ * and quarter. Shown are quarters that are over, and no group under the smallest size.
  */
 final readonly class Declarations
 {

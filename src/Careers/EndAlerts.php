@@ -10,7 +10,9 @@ use Jorvent\Platform\Links\GuestLinks;
 use Jorvent\Platform\Links\LinkPurpose;
 use Jorvent\Privacy\Holders;
 
-/** An alert goes, with its links, its file, and the person when they are known for nothing else. Run in a transaction. */
+/**
+ * An alert goes, with its links, its file, and the person when they are known for nothing else. Run in a transaction.
+ */
 final readonly class EndAlerts
 {
     public function __construct(

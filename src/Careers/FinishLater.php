@@ -33,7 +33,8 @@ final readonly class FinishLater
         Refused::unlessEmpty(EmailAddress::blockers($email));
         // asked for twice within a minute, it goes once
         $once = 'later-'.hash('sha256', $key.$email.$this->clock->now()->format('YmdHi'));
-        $this->mailing->toAddress($once, 'apply_draft', $opening->id, $email, $this->mailing->template('later', $locale), [
+        $template = $this->mailing->template('later', $locale);
+        $this->mailing->toAddress($once, 'apply_draft', $opening->id, $email, $template, [
             'opening' => $opening->text->title,
             'place' => $opening->city(),
             'link' => new Secret($this->url.'/a/'.$key.('en' === $locale ? '' : '?lang='.$locale)),

@@ -9,9 +9,9 @@ use Jorvent\Core\Careers\Declared;
 use Jorvent\Core\Reporting\Ecological;
 
 /**
- * Whether fit ranks those up or down who declared something: told from counts alone, for nobody's declaration is tied to
- * them. In each department and quarter that is over the share of an answer is held against the mean fit of those who
- * applied. (Places within an opening would not do: their mean is the same in each.).
+ * Whether fit ranks those up or down who declared something: told from counts alone, for nobody's declaration is tied
+ * to them. In each department and quarter that is over the share of an answer is held against the mean fit of those
+ * who applied. (Places within an opening would not do: their mean is the same in each.).
  */
 final readonly class FitByDeclared
 {

@@ -21,8 +21,8 @@ use Jorvent\Core\Shared\Refused;
 use Jorvent\Messages\Mailing;
 
 /**
- * The guide of the careers site: proposes openings with the reasons, answers from what an admin wrote, and hands on to a
- * person. It keeps nothing of what is asked.
+ * The guide of the careers site: proposes openings with the reasons, answers from what an admin wrote, and hands on to
+ * a person. It keeps nothing of what is asked.
  */
 final readonly class Guide
 {

@@ -12,8 +12,8 @@ use Psr\Clock\ClockInterface;
 use Symfony\Component\Scheduler\Attribute\AsPeriodicTask;
 
 /**
- * An application that was begun and not sent goes on its day, with its file; what is left of one that was sent goes too,
- * for it lives on as an application.
+ * An application that was begun and not sent goes on its day, with its file; what is left of one that was sent goes
+ * too, for it lives on as an application.
  */
 #[AsPeriodicTask(600, method: 'run')]
 final readonly class PurgeDrafts

@@ -7,8 +7,8 @@ namespace Jorvent\Careers;
 use Jorvent\Careers\Read\Opening;
 
 /**
- * An opening for machines, as schema.org's JobPosting: all that is recommended and known. What is not known is left out,
- * not made up.
+ * An opening for machines, as schema.org's JobPosting: all that is recommended and known. What is not known is left
+ * out, not made up.
  */
 final class StructuredOpening
 {
@@ -52,7 +52,9 @@ final class StructuredOpening
         ]);
     }
 
-    /** @return array<string, string|null> the day it was posted, and until when one can apply: to the end of that day */
+    /**
+     * @return array<string, string|null> the day it was posted, and until when one can apply: to the end of that day
+     */
     private static function days(Opening $opening): array
     {
         $zone = $opening->place->zone();

@@ -25,14 +25,17 @@ final readonly class ConfirmAddress
     ) {
     }
 
-    /** @return array{string, bool} the address of the status page, and whether they had applied for this opening before */
+    /**
+     * @return array{string, bool} the address of the status page, and whether they had applied for this opening before
+     */
     public function __invoke(int $application): array
     {
         return $this->db->transaction(function () use ($application): array {
             $sent = $this->applications->of($application)
                 ?? throw new \LogicException('A link leads to an application.');
-            $known = ($this->giveWay)($sent->candidateId, $sent->requisitionId, $application);
-            $earlier = null === $known ? null : $this->applications->earlier($known, $sent->requisitionId, $application);
+            $requisition = $sent->requisitionId;
+            $known = ($this->giveWay)($sent->candidateId, $requisition, $application);
+            $earlier = null === $known ? null : $this->applications->earlier($known, $requisition, $application);
             if (null !== $earlier && $sent->isActive()) {
                 ($this->withdraw)($application); // the earlier one holds
             }

@@ -11,8 +11,11 @@ use Symfony\Component\DependencyInjection\Attribute\AutowireIterator;
 final readonly class Holders
 {
     /** @param iterable<HoldsPersonalData> $all */
-    public function __construct(private FileStore $files, #[AutowireIterator(HoldsPersonalData::class)] private iterable $all)
-    {
+    public function __construct(
+        private FileStore $files,
+        #[AutowireIterator(HoldsPersonalData::class)]
+        private iterable $all,
+    ) {
     }
 
     /** @return list<string> SHA-256 of stored files that were theirs */

@@ -6,12 +6,16 @@ namespace Jorvent\Privacy;
 
 use Symfony\Component\DependencyInjection\Attribute\AutoconfigureTag;
 
-/** A module that holds something about people: it tells them what, and forgets it. A new table about a person belongs to one of these. */
+/**
+ * A module that holds something about people: it tells them what, and forgets it. A new table about a person belongs
+ * to one of these.
+ */
 #[AutoconfigureTag]
 interface HoldsPersonalData
 {
     /**
-     * Takes out what is held of someone, within the transaction that erases them. Figures that tell nothing of them may stay.
+     * Takes out what is held of someone, within the transaction that erases them. Figures that tell nothing of them
+     * may stay.
      *
      * @return list<string> SHA-256 of stored files that this module has no use for any more
      */

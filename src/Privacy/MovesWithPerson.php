@@ -7,8 +7,8 @@ namespace Jorvent\Privacy;
 use Symfony\Component\DependencyInjection\Attribute\AutoconfigureTag;
 
 /**
- * A module that holds something of people: when two records turn out to be one person, what it holds of one goes over to
- * the other, and back when they are taken apart. A new table of a person belongs to one of these.
+ * A module that holds something of people: when two records turn out to be one person, what it holds of one goes over
+ * to the other, and back when they are taken apart. A new table of a person belongs to one of these.
  */
 #[AutoconfigureTag]
 interface MovesWithPerson

@@ -8,7 +8,11 @@ namespace Jorvent\Privacy;
 final readonly class Person
 {
     /** @param string|null $email in small letters */
-    public function __construct(public int $id, public string $name, public ?string $email, public \DateTimeImmutable $now)
-    {
+    public function __construct(
+        public int $id,
+        public string $name,
+        public ?string $email,
+        public \DateTimeImmutable $now,
+    ) {
     }
 }

@@ -47,7 +47,11 @@ class Referral
         #[ORM\Column(type: Types::TEXT)]
         private string $locale,
         Promise $promise,
-        /** not readonly: Doctrine sets it anew when it refreshes a locked row @phpstan-readonly-allow-private-mutation */
+        /**
+         * Not readonly: Doctrine sets it anew when it refreshes a locked row.
+         *
+         * @phpstan-readonly-allow-private-mutation
+         */
         #[ORM\Column(type: InstantType::NAME)]
         public \DateTimeImmutable $askedAt,
     ) {
@@ -58,13 +62,15 @@ class Referral
     /** @return list<Refusal> */
     public static function blockers(string $name, string $email): array
     {
-        $length = mb_strlen($name);
+        $refusals = [];
+        if (mb_strlen($name) < self::SHORTEST_NAME) {
+            $refusals[] = new Refusal('name', 'name_missing');
+        }
+        if (mb_strlen($name) > self::LONGEST_NAME) {
+            $refusals[] = new Refusal('name', 'answer_too_long', ['limit' => self::LONGEST_NAME]);
+        }
 
-        return [
-            ...($length < self::SHORTEST_NAME ? [new Refusal('name', 'name_missing')] : []),
-            ...($length > self::LONGEST_NAME ? [new Refusal('name', 'answer_too_long', ['limit' => self::LONGEST_NAME])] : []),
-            ...EmailAddress::blockers($email),
-        ];
+        return [...$refusals, ...EmailAddress::blockers($email)];
     }
 
     /** Who asks for the link again reads its mail in the language they ask in now. */

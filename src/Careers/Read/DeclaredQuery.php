@@ -58,7 +58,9 @@ final readonly class DeclaredQuery
         return $counts;
     }
 
-    /** @return array<int, array<string, array{float, int}>> mean fit of applicants, and how many, by unit and quarter */
+    /**
+     * @return array<int, array<string, array{float, int}>> mean fit of applicants, and how many, by unit and quarter
+     */
     public function fits(int $quarters): array
     {
         $fits = [];

@@ -38,7 +38,8 @@ final readonly class ReferralQuery
     public function status(int $referral): ?ReferralStatus
     {
         $row = $this->db->row(
-            'SELECT f.locale, f.code, f.visits, f.credit, f.currency, f.after_days, r.title, r.number, r.unit_id, s.city,
+            'SELECT f.locale, f.code, f.visits, f.credit, f.currency, f.after_days,
+                    r.title, r.number, r.unit_id, s.city,
                 (SELECT count(*) FROM application_head a WHERE a.referral_id = f.id) AS applied,
                 (SELECT count(*) FROM standing_hire h WHERE h.referral_id = f.id) AS hired,
                 EXISTS (

@@ -112,7 +112,9 @@ final readonly class AlertRepository
     /** @return list<OpeningAlert> of a candidate, in the order they came */
     public function ofCandidate(int $candidate): array
     {
-        return $this->entities->getRepository(OpeningAlert::class)->findBy(['candidateId' => $candidate], ['id' => 'ASC']);
+        $alerts = $this->entities->getRepository(OpeningAlert::class);
+
+        return $alerts->findBy(['candidateId' => $candidate], ['id' => 'ASC']);
     }
 
     /** @return list<OpeningAlert> of a brand */

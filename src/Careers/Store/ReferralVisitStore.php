@@ -6,7 +6,9 @@ namespace Jorvent\Careers\Store;
 
 use Jorvent\Platform\Database\Db;
 
-/** Counts how often the link of a referral was opened. A counter that views of an opening raise: no entity is loaded. */
+/**
+ * Counts how often the link of a referral was opened. A counter that views of an opening raise: no entity is loaded.
+ */
 final readonly class ReferralVisitStore
 {
     public function __construct(private Db $db)

@@ -92,12 +92,14 @@ final class ApplyPage extends CareersSite
 
     private function page(Request $request, Opening $opening, Errors $errors): Response
     {
+        $status = $errors->any() ? Response::HTTP_UNPROCESSABLE_ENTITY : Response::HTTP_OK;
+
         return $this->publicPage($request, 'careers/apply_resume.html.twig', [
             'opening' => $opening,
             'errors' => $errors,
             'step' => self::STEP,
             'accepted' => Upload::ACCEPTED,
             'pay_counts' => $this->fit->pay()['points'] > 0,
-        ], $errors->any() ? Response::HTTP_UNPROCESSABLE_ENTITY : Response::HTTP_OK, $this->brandOf($opening->team->unitId));
+        ], $status, $this->brandOf($opening->team->unitId));
     }
 }

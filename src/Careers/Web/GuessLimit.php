@@ -14,8 +14,8 @@ use Symfony\Component\HttpKernel\Exception\TooManyRequestsHttpException;
 use Symfony\Component\RateLimiter\RateLimiterFactoryInterface;
 
 /**
- * Who tries links that open nothing is made to wait: each miss counts against their address, and when there were too many
- * no link opens for a while, so that a hit can not be told from a miss.
+ * Who tries links that open nothing is made to wait: each miss counts against their address, and when there were too
+ * many no link opens for a while, so that a hit can not be told from a miss.
  */
 final readonly class GuessLimit
 {

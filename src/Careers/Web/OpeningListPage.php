@@ -26,7 +26,8 @@ final class OpeningListPage extends CareersSite
     }
 
     #[Route(
-        '/careers/{brand}', name: 'careers', requirements: ['brand' => '[a-z][a-z0-9-]{1,29}'], defaults: ['brand' => ''],
+        '/careers/{brand}', name: 'careers',
+        requirements: ['brand' => '[a-z][a-z0-9-]{1,29}'], defaults: ['brand' => ''],
         methods: ['GET'], priority: -10,
     )]
     public function list(string $brand, Request $request, ShortMemory $memory): Response

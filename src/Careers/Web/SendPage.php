@@ -70,7 +70,10 @@ final class SendPage extends DraftSite
         });
     }
 
-    /** The thanks, the way to the status page, and, for who wants to, a form that knows neither them nor the application. */
+    /**
+     * The thanks, the way to the status page, and, for who wants to, a form that knows neither them nor the
+     * application.
+     */
     #[Route('/sent', name: 'apply_sent', methods: ['GET'])]
     public function sent(string $key, Request $request, #[MapQueryParameter] string $to = ''): Response
     {

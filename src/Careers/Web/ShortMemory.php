@@ -10,7 +10,10 @@ use Symfony\Component\HttpFoundation\Response;
 use Symfony\Contracts\Cache\CacheInterface;
 use Symfony\Contracts\Cache\ItemInterface;
 
-/** Pages that look alike for everyone who brings no cookie: written once in SECONDS, and not sent again to whoever has them. */
+/**
+ * Pages that look alike for everyone who brings no cookie: written once in SECONDS, and not sent again to whoever has
+ * them.
+ */
 final readonly class ShortMemory
 {
     private const SECONDS = 30;

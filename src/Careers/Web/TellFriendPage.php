@@ -41,10 +41,11 @@ final class TellFriendPage extends CareersSite
         $brand = $this->brandOf($opening->team->unitId);
         $form = $this->publicForm(TellFriendType::class, new TellFriendInput())->handleRequest($request);
         $typed = $form->getData();
-        $isSent = $this->done($form, static function () use ($request, $typed, $referrals, $opening, $brand, $locale, $limit): void {
+        $ask = static function () use ($request, $typed, $referrals, $opening, $brand, $locale, $limit): void {
             self::limit($limit, $request, 'tell');
             $referrals->ask($typed->name ?? '', $typed->email ?? '', $opening, $brand, $locale);
-        });
+        };
+        $isSent = $this->done($form, $ask);
 
         return $this->publicPage($request, 'careers/tell_friend.html.twig', [
             'opening' => $opening, 'terms' => $referrals->terms(), 'form' => $form, 'is_sent' => $isSent,

@@ -10,8 +10,8 @@ use Symfony\Component\HttpFoundation\Request;
 /**
  * Which views of an opening count as a visit: a person's browser asked for the page itself. Not counted: programs that
  * name themselves as such, pages fetched ahead, and the same browser at the same advert again on the same day. To know
- * it again, a hash of its address and name with a salt of the day is kept in memory until midnight; neither the salt nor
- * the hash is ever written down, so nobody can be followed from one day to the next.
+ * it again, a hash of its address and name with a salt of the day is kept in memory until midnight; neither the salt
+ * nor the hash is ever written down, so nobody can be followed from one day to the next.
  */
 final class VisitRule
 {

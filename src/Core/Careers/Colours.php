@@ -6,7 +6,10 @@ namespace Jorvent\Core\Careers;
 
 use Jorvent\Core\Shared\Refusal;
 
-/** The colours of a careers site, and whether what is written in them can be read: contrast as WCAG 2.2 defines it (relative luminance of sRGB, 1.4.3 and 1.4.11). */
+/**
+ * The colours of a careers site, and whether what is written in them can be read: contrast as WCAG 2.2 defines it
+ * (relative luminance of sRGB, 1.4.3 and 1.4.11).
+ */
 final readonly class Colours
 {
     /** Text on its ground (1.4.3). */
@@ -33,17 +36,38 @@ final readonly class Colours
                 $refusals[] = new Refusal($field, 'colour_wrong');
             }
         }
-        if ([] !== $refusals) {
-            return $refusals;
-        }
-        foreach ([['paper', self::INK, $this->paper], ['paper', self::SLATE, $this->paper], ['accent', $this->accent, $this->paper], ['accent', self::WHITE, $this->accent], ['deep', $this->deep, $this->paper], ['deep', $this->deep, self::WHITE]] as [$field, $text, $ground]) {
+
+        return [] === $refusals ? $this->unreadable() : $refusals;
+    }
+
+    /** @return list<Refusal> one for each field whose text is hard to read: the first pair that is */
+    private function unreadable(): array
+    {
+        $refusals = [];
+        foreach ($this->written() as [$field, $text, $ground]) {
             $ratio = self::contrast($text, $ground);
-            if ($ratio < self::TEXT && !\in_array($field, array_map(static fn (Refusal $r): string => $r->field, $refusals), true)) {
-                $refusals[] = new Refusal($field, 'contrast_low', ['ratio' => number_format(floor(10 * $ratio) / 10, 1), 'least' => (string) self::TEXT]);
+            if ($ratio < self::TEXT) {
+                $shown = number_format(floor(10 * $ratio) / 10, 1);
+                $refusals[$field] ??= new Refusal(
+                    $field, 'contrast_low', ['ratio' => $shown, 'least' => (string) self::TEXT],
+                );
             }
         }
 
-        return $refusals;
+        return array_values($refusals);
+    }
+
+    /** @return list<array{string, string, string}> what is written on what: the field that decides it, text, ground */
+    private function written(): array
+    {
+        return [
+            ['paper', self::INK, $this->paper],
+            ['paper', self::SLATE, $this->paper],
+            ['accent', $this->accent, $this->paper],
+            ['accent', self::WHITE, $this->accent],
+            ['deep', $this->deep, $this->paper],
+            ['deep', $this->deep, self::WHITE],
+        ];
     }
 
     /** @return float 1 (the same) to 21 (black on white) */
@@ -73,7 +97,9 @@ final readonly class Colours
         $a = self::parts($one);
         $b = self::parts($other);
 
-        return '#'.strtoupper(implode('', array_map(static fn (int $i): string => str_pad(dechex((int) round($a[$i] * (1 - $share) + $b[$i] * $share)), 2, '0', \STR_PAD_LEFT), [0, 1, 2])));
+        $mixed = static fn (int $i): int => (int) round($a[$i] * (1 - $share) + $b[$i] * $share);
+
+        return \sprintf('#%02X%02X%02X', $mixed(0), $mixed(1), $mixed(2));
     }
 
     private static function luminance(string $colour): float
@@ -90,6 +116,8 @@ final readonly class Colours
     /** @return array{int, int, int} */
     private static function parts(string $colour): array
     {
-        return [(int) hexdec(substr($colour, 1, 2)), (int) hexdec(substr($colour, 3, 2)), (int) hexdec(substr($colour, 5, 2))];
+        $part = static fn (int $from): int => (int) hexdec(substr($colour, $from, 2));
+
+        return [$part(1), $part(3), $part(5)];
     }
 }

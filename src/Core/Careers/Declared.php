@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Jorvent\Core\Careers;
 
-/** What applicants may say of themselves, so that a company sees whom it reaches. Questions with few, broad answers; each may be left unanswered. */
+/**
+ * What applicants may say of themselves, so that a company sees whom it reaches. Questions with few, broad answers;
+ * each may be left unanswered.
+ */
 final class Declared
 {
     /** Answers by question. */
@@ -23,6 +26,9 @@ final class Declared
      */
     public static function accept(array $given, array $asked): array
     {
-        return array_filter($given, static fn (string $answer, string $question): bool => \in_array($question, $asked, true) && \in_array($answer, self::QUESTIONS[$question] ?? [], true), \ARRAY_FILTER_USE_BOTH);
+        $counts = static fn (string $answer, string $question): bool => \in_array($question, $asked, true)
+            && \in_array($answer, self::QUESTIONS[$question] ?? [], true);
+
+        return array_filter($given, $counts, \ARRAY_FILTER_USE_BOTH);
     }
 }

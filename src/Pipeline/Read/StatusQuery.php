@@ -21,7 +21,8 @@ final readonly class StatusQuery
     public function earlier(int $candidate, int $requisition, int $but): ?int
     {
         return $this->db->row(
-            'SELECT id FROM application WHERE candidate_id = :candidate AND requisition_id = :requisition AND id <> :but',
+            'SELECT id FROM application
+             WHERE candidate_id = :candidate AND requisition_id = :requisition AND id <> :but',
             ['candidate' => $candidate, 'requisition' => $requisition, 'but' => $but],
         )?->int('id');
     }
