@@ -7,8 +7,8 @@ namespace Jorvent\Careers;
 use Jorvent\Activity\ActivityLog;
 use Jorvent\Careers\Entity\OpeningAlert;
 use Jorvent\People\AddCandidate;
-use Jorvent\People\Erase;
 use Jorvent\People\NewCandidate;
+use Jorvent\People\OwnData\Erase;
 use Jorvent\Platform\Database\Db;
 
 /**

@@ -14,6 +14,7 @@ use Jorvent\People\Entity\NotSame;
 use Jorvent\People\Extract\Broken;
 use Jorvent\People\Extract\Zipped;
 use Jorvent\People\Message\ReadDroppedFile;
+use Jorvent\People\OwnData\Tombstones;
 use Jorvent\People\Repository\CandidateRepository;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;

@@ -127,7 +127,8 @@ final readonly class JoinPeople
     private function madeFindable(Candidate $stays, Candidate $goes): void
     {
         $this->candidates->write();
-        $this->letters->count([$stays->id, $goes->id]);
+        $this->letters->count($stays->id);
+        $this->letters->count($goes->id);
         ($this->index)($stays->id);
         ($this->index)($goes->id);
     }

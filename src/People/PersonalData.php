@@ -6,6 +6,7 @@ namespace Jorvent\People;
 
 use Jorvent\Core\Retention\Ground;
 use Jorvent\People\Entity\Joining;
+use Jorvent\People\OwnData\Retention;
 use Jorvent\People\Repository\CandidateRepository;
 use Jorvent\People\Store\Postings;
 use Jorvent\Platform\Database\Db;
@@ -108,7 +109,7 @@ final readonly class PersonalData implements HoldsPersonalData, MovesWithPerson
 
         return [
             'person' => $rows(self::PERSON)[0] ?? [],
-            'kept_because' => array_map(self::ground(...), $this->retention->grounds([$candidate])[$candidate] ?? []),
+            'kept_because' => array_map(self::ground(...), $this->retention->grounds($candidate)),
             'resumes' => $rows(
                 'SELECT file_name, media_type, size, text, created_at AS received FROM resume
                  WHERE candidate_id = :id ORDER BY id',

@@ -10,6 +10,7 @@ use Jorvent\Core\Shared\Money;
 use Jorvent\Core\Shared\Refusal;
 use Jorvent\Core\Shared\Refused;
 use Jorvent\People\Entity\Candidate;
+use Jorvent\People\OwnData\Tombstones;
 use Jorvent\People\Repository\CandidateRepository;
 use Jorvent\Platform\Database\Db;
 use Psr\Clock\ClockInterface;

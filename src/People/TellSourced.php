@@ -6,6 +6,7 @@ namespace Jorvent\People;
 
 use Jorvent\Activity\ActivityLog;
 use Jorvent\Messages\Mailing;
+use Jorvent\People\OwnData\Retention;
 use Jorvent\People\Repository\CandidateRepository;
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Links\GuestLinks;

@@ -11,7 +11,7 @@ use Jorvent\Adverts\SaveAdvertText;
 use Jorvent\Careers\Alerts;
 use Jorvent\Careers\SendAlerts;
 use Jorvent\Careers\Web\ShortMemory;
-use Jorvent\People\Erase;
+use Jorvent\People\OwnData\Erase;
 use Jorvent\Platform\Files\FileStore;
 use Jorvent\Platform\Links\GuestLinks;
 use Jorvent\Platform\Links\LinkPurpose;

@@ -9,7 +9,7 @@ use Jorvent\Careers\Apply;
 use Jorvent\Careers\ApplyDrafts;
 use Jorvent\Careers\PurgeDrafts;
 use Jorvent\Messages\Mailing;
-use Jorvent\People\Erase;
+use Jorvent\People\OwnData\Erase;
 use Jorvent\People\ReadResume;
 use Jorvent\Platform\Files\FileStore;
 use Jorvent\Platform\Links\GuestLinks;

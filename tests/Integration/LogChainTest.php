@@ -7,7 +7,7 @@ namespace Jorvent\Tests\Integration;
 use Jorvent\Activity\ActivityLog;
 use Jorvent\Activity\ChainClock;
 use Jorvent\Activity\LogChain;
-use Jorvent\People\Erase;
+use Jorvent\People\OwnData\Erase;
 use Jorvent\Tests\Support\DatabaseTest;
 use PHPUnit\Framework\Attributes\CoversClass;
 

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Jorvent\Tests\Integration;
 
-use Jorvent\People\Erase;
 use Jorvent\People\JoinPeople;
 use Jorvent\People\KnownBy;
+use Jorvent\People\OwnData\Erase;
 use Jorvent\People\Read\JoiningQuery;
 use Jorvent\People\SamePerson;
 use Jorvent\Privacy\HandOver;

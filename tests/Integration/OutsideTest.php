@@ -15,7 +15,7 @@ use Jorvent\People\BankViews;
 use Jorvent\People\BringIn;
 use Jorvent\People\FitOfCandidates;
 use Jorvent\People\Found\FoundPeople;
-use Jorvent\People\RetentionClock;
+use Jorvent\People\OwnData\RetentionClock;
 use Jorvent\People\TellSourced;
 use Jorvent\Pipeline\KeepCandidate;
 use Jorvent\Requisitions\Read\FactsQuery;

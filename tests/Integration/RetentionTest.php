@@ -5,11 +5,12 @@ declare(strict_types=1);
 namespace Jorvent\Tests\Integration;
 
 use Jorvent\Core\Retention\Rules;
-use Jorvent\People\Erase;
 use Jorvent\People\Intake;
-use Jorvent\People\Retention;
-use Jorvent\People\RetentionClock;
-use Jorvent\People\Tombstones;
+use Jorvent\People\OwnData\Erase;
+use Jorvent\People\OwnData\Retention;
+use Jorvent\People\OwnData\RetentionClock;
+use Jorvent\People\OwnData\Tombstones;
+use Jorvent\People\Read\RetentionQuery;
 use Jorvent\Platform\Files\FileStore;
 use Jorvent\Tests\Support\DatabaseTest;
 use PHPUnit\Framework\Attributes\CoversNothing;
@@ -205,10 +206,75 @@ final class RetentionTest extends DatabaseTest
         self::assertResponseRedirects('/people/120/forget');
         $this->send('/people/120/forget', '/people/120/forget', []);
         self::assertSame('asked', $this->db()->row('SELECT reason FROM tombstone WHERE candidate_id = 120')?->str('reason'));
-        $this->send('/data', '/data/rules', ['application' => '0', 'future' => '12', 'sourced' => '99', 'ask_days' => '30'], 422);
+    }
+
+    public function testRulesAreSavedAndThoseOfAnotherAreNotOverwritten(): void
+    {
+        $this->as('Runa Eikeland');
+        $fields = ['application', 'future', 'sourced', 'ask_days'];
+        $typed = static fn (string ...$values): array => ['version' => '1'] + array_combine($fields, $values);
+        $this->send('/data', '/data/rules', $typed('0', '12', '99', '30'), 422);
         self::assertSelectorTextContains('main', 'Between 1 and 60 months');
-        $this->send('/data', '/data/rules', ['application' => '24', 'future' => '18', 'sourced' => '3', 'ask_days' => '21']);
+        self::assertInputValueSame('sourced', '99', 'what was typed stands there still');
+        $this->send('/data', '/data/rules', $typed('soon', '12', '6', '30'), 422);
+        self::assertSelectorExists('#retention_rules-application[aria-invalid=true]');
+        $this->send('/data', '/data/rules', $typed('24', '18', '3', '21'));
         self::assertEquals(new Rules(24, 18, 3, 21), $this->get(Retention::class)->rules());
+        $this->send('/data', '/data/rules', $typed('12', '12', '6', '30'), 422);
+        self::assertSelectorTextContains('main', 'Someone saved it meanwhile');
+        self::assertEquals(new Rules(24, 18, 3, 21), $this->get(Retention::class)->rules());
+    }
+
+    public function testWhatSomeoneAsksOnAPageIsEnteredByNobodyElse(): void
+    {
+        $this->as('Runa Eikeland');
+        foreach (['page', 'pigeon'] as $way) {
+            $sent = ['candidate' => '120', 'way' => $way, 'kind' => 'forget'];
+            $this->send('/data', '/data/request', $sent, 'page' === $way ? 404 : 422);
+        }
+        self::assertSame(0, $this->int('SELECT count(*) FROM data_request WHERE candidate_id = 120'));
+    }
+
+    /** The last day of someone is told by the rules in Core, and by SQL over all of them: never two different days. */
+    public function testTheLastDayInListsIsTheOneThatIsCountedTo(): void
+    {
+        $random = new \Random\Randomizer(new \Random\Engine\Mt19937(2_026));
+        $now = $this->clock()->now();
+        $this->settle();
+        $ids = array_column($this->get(RetentionQuery::class)->ending($now->modify('+400 days'), 60), 'id');
+        self::assertGreaterThan(40, \count($ids));
+        foreach ($ids as $id) {
+            $this->db()->execute('UPDATE candidate SET keep_asked_at = :a, keep_admin_asked_at = :b WHERE id = :id', [
+                'id' => $id,
+                'a' => self::sometimes($random, $now),
+                'b' => self::sometimes($random, $now),
+            ]);
+            $at = self::sometimes($random, $now);
+            if (null !== $at) {
+                $this->db()->insert('delivery', [
+                    'key' => 'keep-'.$id.'-test', 'kind' => 'mail', 'subject_kind' => 'candidate', 'subject_id' => $id,
+                    'candidate_id' => $id, 'state' => 'delivered', 'available_at' => $at, 'created_at' => $at,
+                    'delivered_at' => $at, 'message' => [],
+                ]);
+            }
+        }
+        $seen = 0;
+        foreach ($this->get(RetentionQuery::class)->ending($now->modify('+400 days')) as $row) {
+            if (!\in_array($row->id, $ids, true)) {
+                continue;
+            }
+            $keeping = $this->get(Retention::class)->keeping($row->id);
+            $asked = $this->get(RetentionQuery::class)->asked($row->id);
+            $last = ($keeping->last($asked) ?? $keeping->until)?->format('Y-m-d');
+            self::assertSame($last, $row->lastDay->format('Y-m-d'), 'of '.$row->id);
+            $seen += $last === $keeping->until?->format('Y-m-d') ? 0 : 1;
+        }
+        self::assertGreaterThan(5, $seen, 'some were asked late enough to count');
+    }
+
+    private static function sometimes(\Random\Randomizer $random, \DateTimeImmutable $now): ?\DateTimeImmutable
+    {
+        return 0 === $random->getInt(0, 2) ? null : $now->add(new \DateInterval('P'.$random->getInt(0, 400).'D'));
     }
 
     /** @return array{int, string} who has no application and whose time is over in so many days */

@@ -13,7 +13,7 @@ use Jorvent\Careers\Read\OpeningQuery;
 use Jorvent\Careers\Referrals;
 use Jorvent\Interviews\Arrange;
 use Jorvent\Organisation\Read\BrandQuery;
-use Jorvent\People\OwnData;
+use Jorvent\People\OwnData\OwnData;
 use Jorvent\Platform\Delivery\Deliveries;
 use Jorvent\Platform\Links\GuestLinks;
 use Jorvent\Platform\Links\LinkPurpose;

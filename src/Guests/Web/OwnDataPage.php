@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Jorvent\Guests\Web;
 
-use Jorvent\People\Erase;
-use Jorvent\People\OwnData;
-use Jorvent\People\Retention;
+use Jorvent\People\OwnData\Erase;
+use Jorvent\People\OwnData\OwnData;
+use Jorvent\People\OwnData\Retention;
 use Jorvent\Platform\Links\Entity\GuestLink;
 use Jorvent\Platform\Links\LinkPurpose;
 use Jorvent\Platform\Web\Errors;

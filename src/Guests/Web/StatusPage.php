@@ -7,8 +7,10 @@ namespace Jorvent\Guests\Web;
 use Jorvent\Careers\Web\Upload;
 use Jorvent\Guests\AddFile;
 use Jorvent\Interviews\Read\InvitationQuery;
-use Jorvent\People\DataRequests;
-use Jorvent\People\OwnData;
+use Jorvent\People\OwnData\DataRequestKind;
+use Jorvent\People\OwnData\DataRequests;
+use Jorvent\People\OwnData\DataRequestWay;
+use Jorvent\People\OwnData\OwnData;
 use Jorvent\Pipeline\Read\ApplicationStatus;
 use Jorvent\Pipeline\Read\StatusQuery;
 use Jorvent\Pipeline\WithdrawApplication;
@@ -62,7 +64,9 @@ final class StatusPage extends GuestSite
         match ($act) {
             StatusAct::File => ($this->add)($candidate, $requisition, $this->upload->needed($request)),
             StatusAct::Data => $this->data->mail($candidate, $requisition),
-            StatusAct::Forget => $this->requests->ask($candidate, 'forget', 'page', $requisition),
+            StatusAct::Forget => $this->requests->ask(
+                $candidate, DataRequestKind::Forget, DataRequestWay::Page, $requisition,
+            ),
             StatusAct::Withdraw => ($this->withdraw)($application->id),
         };
     }

@@ -156,6 +156,50 @@ class Candidate
         return $had;
     }
 
+    /** They did something on that day, answering a letter for one. */
+    public function wasActive(\DateTimeImmutable $day): void
+    {
+        $this->activeOn = max($this->activeOn, $day->setTime(0, 0));
+    }
+
+    public function countLetters(LetterCount $letters): void
+    {
+        $this->letters = $letters;
+    }
+
+    public function kept(): KeptUntil
+    {
+        return $this->kept;
+    }
+
+    /** They said that their data may be kept for longer. */
+    public function allowLonger(\DateTimeImmutable $now): void
+    {
+        $this->kept = new KeptUntil($this->kept->day, $this->kept->askedAt, $this->kept->adminAskedAt, $now);
+    }
+
+    /** @return bool false when they were asked about this end already */
+    public function askToKeep(\DateTimeImmutable $now): bool
+    {
+        $isFirst = null === $this->kept->askedAt;
+        if ($isFirst) {
+            $this->kept = new KeptUntil($this->kept->day, $now, $this->kept->adminAskedAt, $this->kept->renewedAt);
+        }
+
+        return $isFirst;
+    }
+
+    /** @return bool false when an admin was asked about this end already */
+    public function askAdminToKeep(\DateTimeImmutable $now): bool
+    {
+        $isFirst = null === $this->kept->adminAskedAt;
+        if ($isFirst) {
+            $this->kept = new KeptUntil($this->kept->day, $this->kept->askedAt, $now, $this->kept->renewedAt);
+        }
+
+        return $isFirst;
+    }
+
     /** @return bool false when it was so already */
     public function confide(bool $confidential): bool
     {
@@ -201,6 +245,11 @@ class Candidate
     public function name(): string
     {
         return $this->name;
+    }
+
+    public function email(): ?string
+    {
+        return $this->email;
     }
 
     /** They are the same person as another, under whom they are found from now on. */

@@ -9,7 +9,7 @@ use Doctrine\ORM\Mapping as ORM;
 use Jorvent\Platform\Database\Schema\InstantType;
 
 /**
- * Until when someone's data is kept, and who was asked about it. Written by Retention for many people at once.
+ * Until when someone's data is kept, and who was asked about it. KeepUntilStore writes the day, for many at once.
  *
  * @immutable
  */

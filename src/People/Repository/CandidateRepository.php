@@ -46,9 +46,15 @@ final readonly class CandidateRepository
      */
     public function held(int $id): Candidate
     {
+        return $this->heldIfKnown($id) ?? throw Refused::because('missing');
+    }
+
+    /** As they are now, locked until the end of the transaction; null when they are forgotten, or there is nobody. */
+    public function heldIfKnown(int $id): ?Candidate
+    {
         $candidate = $this->entities->find(Candidate::class, $id, LockMode::PESSIMISTIC_WRITE);
 
-        return null === $candidate || $candidate->isErased() ? throw Refused::because('missing') : $candidate;
+        return null === $candidate || $candidate->isErased() ? null : $candidate;
     }
 
     /**

@@ -6,67 +6,88 @@ namespace Jorvent\People\Web;
 
 use Jorvent\Accounts\Access\Gate;
 use Jorvent\Accounts\Access\Permission;
-use Jorvent\Core\Retention\Rules;
 use Jorvent\Core\Shared\Refused;
-use Jorvent\People\DataRequests;
-use Jorvent\People\OwnData;
-use Jorvent\People\Retention;
-use Jorvent\People\Tombstones;
-use Jorvent\Platform\Database\Db;
-use Jorvent\Platform\Web\Errors;
-use Jorvent\Platform\Web\Input;
+use Jorvent\People\Form\RetentionRulesInput;
+use Jorvent\People\Form\RetentionRulesType;
+use Jorvent\People\OwnData\DataRequestKind;
+use Jorvent\People\OwnData\DataRequests;
+use Jorvent\People\OwnData\DataRequestWay;
+use Jorvent\People\OwnData\OwnData;
+use Jorvent\People\OwnData\Retention;
+use Jorvent\People\OwnData\Tombstones;
+use Jorvent\People\Read\AskerRow;
+use Jorvent\People\Read\DataRequestQuery;
+use Jorvent\People\Read\RetentionQuery;
 use Jorvent\Platform\Web\Page;
+use Psr\Clock\ClockInterface;
+use Symfony\Component\Form\FormInterface;
+use Symfony\Component\HttpFoundation\HeaderUtils;
+use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpKernel\Attribute\MapQueryString;
+use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
 use Symfony\Component\Routing\Attribute\Route;
 
-/** People's own data in one place: what they asked for, whose time is nearly over, who was forgotten and what proves it, and the rules. */
+/**
+ * People's own data in one place: what they asked for, whose time is nearly over, who was forgotten and what proves it,
+ * and the rules.
+ */
 #[Gate(Permission::Administer)]
 #[Route('/data')]
 final class DataPage extends Page
 {
     private const DAYS = 60;
+    private const FORGOTTEN_SHOWN = 40;
 
-    public function __construct(private readonly Db $db, private readonly Retention $retention, private readonly DataRequests $requests, private readonly Tombstones $tombstones)
-    {
+    public function __construct(
+        private readonly Retention $retention,
+        private readonly RetentionQuery $query,
+        private readonly DataRequests $requests,
+        private readonly DataRequestQuery $asked,
+        private readonly Tombstones $tombstones,
+        private readonly ClockInterface $clock,
+    ) {
     }
 
     #[Route('', name: 'data', methods: ['GET'])]
-    public function show(Request $request): Response
+    public function show(#[MapQueryString] Who $who = new Who()): Response
     {
-        return $this->page($request, Errors::none(), null);
+        return $this->page($this->rulesForm(), $who);
     }
 
     #[Route('/rules', name: 'data_rules', methods: ['POST'])]
     public function rules(Request $request): Response
     {
-        $input = Input::of($request);
-        try {
-            $this->retention->rule(new Rules($input->int('application') ?? 0, $input->int('future') ?? 0, $input->int('sourced') ?? 0, $input->int('ask_days') ?? 0));
+        $form = $this->rulesForm()->handleRequest($request);
+        $typed = $form->getData();
+        if ($this->done($form, fn () => $this->retention->change($typed->typed(), (int) $typed->version))) {
             $this->say('retention_ruled');
 
             return $this->redirectToRoute('data', [], Response::HTTP_SEE_OTHER);
-        } catch (Refused $refused) {
-            return $this->page($request, Errors::of($refused->refusals), $input);
         }
+
+        return $this->page($form, new Who());
     }
 
     /** A request that came by mail, letter or telephone. */
     #[Route('/request', name: 'data_request', methods: ['POST'])]
-    public function request(Request $request, OwnData $data): Response
+    public function request(#[MapRequestPayload] SentDataRequest $sent, OwnData $data): Response
     {
-        $input = Input::of($request);
-        $candidate = $input->int('candidate') ?? 0;
-        $way = $input->choice('way', RequestWay::class, RequestWay::Mail)->value;
-        $kind = $input->choice('kind', DataRequestKind::class);
-        $person = $this->db->row('SELECT email FROM candidate WHERE id = :id AND erased_at IS NULL', ['id' => $candidate]) ?? throw $this->createNotFoundException();
-        if (DataRequestKind::Forget === $kind) {
-            $this->requests->ask($candidate, 'forget', $way);
-
-            return $this->redirectToRoute('person_forget', ['candidate' => $candidate], Response::HTTP_SEE_OTHER);
+        $person = $this->person($sent->candidate());
+        if (!$sent->isKnownWay()) {
+            throw $this->createNotFoundException();
         }
+        if (DataRequestKind::Forget === $sent->kind) {
+            $ask = fn () => $this->requests->ask($person->id, DataRequestKind::Forget, $sent->way);
 
-        return $this->act(static fn () => null === $person->strOrNull('email') ? throw Refused::because('no_address') : $data->mail($candidate, null, $way), 'data_sent', 'data');
+            return $this->act($ask, null, 'person_forget', ['candidate' => $person->id]);
+        }
+        $mail = static fn () => null === $person->email
+            ? throw Refused::because('no_address')
+            : $data->mail($person->id, null, $sent->way);
+
+        return $this->act($mail, 'data_sent', 'data');
     }
 
     /** An admin's word on someone who could not be asked: kept as if they had said yes. */
@@ -80,21 +101,41 @@ final class DataPage extends Page
     #[Route('/{candidate}/all.json', name: 'data_all', requirements: ['candidate' => '\d{1,9}'], methods: ['GET'])]
     public function all(int $candidate, OwnData $data): Response
     {
-        if (0 === $this->db->int('SELECT count(*) FROM candidate WHERE id = :id AND erased_at IS NULL', ['id' => $candidate])) {
-            throw $this->createNotFoundException();
-        }
+        $all = new JsonResponse($data->of($this->person($candidate)->id), headers: [
+            'Content-Disposition' => HeaderUtils::makeDisposition(HeaderUtils::DISPOSITION_ATTACHMENT, 'data.json'),
+            'Cache-Control' => 'no-store',
+        ]);
 
-        return new Response(json_encode($data->of($candidate), \JSON_THROW_ON_ERROR | \JSON_PRETTY_PRINT | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES), 200, ['Content-Type' => 'application/json; charset=utf-8', 'Content-Disposition' => 'attachment; filename="data.json"', 'Cache-Control' => 'no-store']);
+        return $all->setEncodingOptions(\JSON_PRETTY_PRINT | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES);
     }
 
-    private function page(Request $request, Errors $errors, ?Input $input): Response
+    private function person(int $candidate): AskerRow
     {
-        $words = mb_substr(trim($request->query->getString('who')), 0, 100);
-        $found = mb_strlen($words) < 3 ? [] : $this->db->rows('SELECT id, name, email, city, headline FROM candidate WHERE erased_at IS NULL AND merged_into IS NULL AND (lower(email) = lower(:q) OR name ILIKE :like) ORDER BY (lower(email) = lower(:q)) DESC NULLS LAST, name, id LIMIT 20', ['q' => $words, 'like' => '%'.addcslashes($words, '%_\\').'%']);
+        return $this->asked->person($candidate) ?? throw $this->createNotFoundException();
+    }
 
+    /** @return FormInterface<RetentionRulesInput> */
+    private function rulesForm(): FormInterface
+    {
+        return $this->formOf(RetentionRulesType::class, new RetentionRulesInput($this->retention->edited()), [
+            'action' => $this->generateUrl('data_rules'),
+        ]);
+    }
+
+    /** @param FormInterface<RetentionRulesInput> $form */
+    private function page(FormInterface $form, Who $who): Response
+    {
         return $this->render('people/data.html.twig', [
-            'q' => $words, 'found' => $found, 'requests' => $this->requests->recent(), 'ending' => $this->retention->ending(self::DAYS), 'days' => self::DAYS, 'stones' => $this->tombstones->recent(40), 'chain' => $this->tombstones->check(),
-            'rules' => $this->retention->rules(), 'ways' => DataRequests::WAYS, 'errors' => $errors, 'input' => $input,
-        ], new Response(status: $errors->any() ? 422 : 200));
+            'q' => $who->words,
+            'found' => $who->canBeLookedFor() ? $this->asked->people($who->words) : [],
+            'ways' => DataRequestWay::enteredByUs(),
+            'requests' => $this->asked->recent(),
+            'ending' => $this->query->ending($this->clock->now()->modify('+'.self::DAYS.' days')),
+            'days' => self::DAYS,
+            'ask_days' => $this->retention->rules()->askDays,
+            'form' => $form,
+            'stones' => $this->tombstones->recent(self::FORGOTTEN_SHOWN),
+            'chain' => $this->tombstones->check(),
+        ]);
     }
 }

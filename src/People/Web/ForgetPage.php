@@ -7,35 +7,46 @@ namespace Jorvent\People\Web;
 use Jorvent\Accounts\Access\Gate;
 use Jorvent\Accounts\Access\Permission;
 use Jorvent\Accounts\Web\SignedInPage;
-use Jorvent\Core\Shared\Refused;
-use Jorvent\People\Erase;
-use Jorvent\Platform\Database\Db;
+use Jorvent\People\OwnData\Erase;
+use Jorvent\People\Read\DataRequestQuery;
 use Jorvent\Platform\Web\Errors;
-use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 
-/** Who asked to be forgotten, what would go, and doing it; for an admin, who need not read the person's papers for it. */
+/**
+ * Who asked to be forgotten, what would go, and doing it; for an admin, who need not read the person's papers for it.
+ */
 #[Gate(Permission::Administer)]
+#[Route('/people/{candidate}/forget', requirements: ['candidate' => '\d{1,9}'])]
 final class ForgetPage extends SignedInPage
 {
-    #[Route('/people/{candidate}/forget', name: 'person_forget', requirements: ['candidate' => '\d{1,9}'], methods: ['GET', 'POST'])]
-    public function forget(int $candidate, Request $request, Db $db, Erase $erase): Response
+    public function __construct(private readonly DataRequestQuery $query)
     {
-        $errors = Errors::none();
-        if ($request->isMethod('POST')) {
-            try {
-                $erase($candidate, 'house', $this->me()->id);
-                $this->say('forgotten');
+    }
 
-                return $this->redirectToRoute('today', [], Response::HTTP_SEE_OTHER);
-            } catch (Refused $refused) {
-                $errors = Errors::of($refused->refusals);
-            }
+    #[Route('', name: 'person_forget', methods: ['GET'])]
+    public function show(int $candidate): Response
+    {
+        return $this->page($candidate, Errors::none());
+    }
+
+    #[Route('', name: 'person_forget_now', methods: ['POST'])]
+    public function forget(int $candidate, Erase $erase): Response
+    {
+        $errors = $this->attempt(fn () => $erase($candidate, 'house', $this->me()->id));
+        if ($errors->any()) {
+            return $this->page($candidate, $errors);
         }
-        $person = $db->row("SELECT c.id, c.name, (SELECT asked_at FROM data_request WHERE candidate_id = c.id AND kind = 'forget' AND done_at IS NULL) AS forget_asked_at, c.created_at, (SELECT count(*) FROM resume WHERE candidate_id = c.id) AS resumes, (SELECT count(*) FROM application WHERE candidate_id = c.id) AS applications, (SELECT count(*) FROM application WHERE candidate_id = c.id AND state = 'active') AS active, (SELECT count(*) FROM personal_value WHERE candidate_id = c.id AND content IS NOT NULL) AS texts
-            FROM candidate c WHERE c.id = :id AND c.erased_at IS NULL", ['id' => $candidate]) ?? throw $this->createNotFoundException();
+        $this->say('forgotten');
 
-        return $this->render('people/forget.html.twig', ['person' => $person, 'errors' => $errors], new Response(status: $errors->any() ? 422 : 200));
+        return $this->redirectToRoute('today', [], Response::HTTP_SEE_OTHER);
+    }
+
+    private function page(int $candidate, Errors $errors): Response
+    {
+        return $this->render('people/forget.html.twig', [
+            'person' => $this->query->toForget($candidate) ?? throw $this->createNotFoundException(),
+            'errors' => $errors,
+        ], new Response(status: $errors->any() ? Response::HTTP_UNPROCESSABLE_ENTITY : Response::HTTP_OK));
     }
 }

@@ -15,12 +15,12 @@ use Jorvent\Core\Resume\Timeline;
 use Jorvent\History\Read\LogQuery;
 use Jorvent\People\Colleagues;
 use Jorvent\People\Found\FoundPeople;
+use Jorvent\People\OwnData\Retention;
 use Jorvent\People\Read\JoiningQuery;
 use Jorvent\People\Read\PersonShownQuery;
 use Jorvent\People\Read\RecordQuery;
 use Jorvent\People\Readings;
 use Jorvent\People\ResumeOut;
-use Jorvent\People\Retention;
 use Jorvent\People\SamePerson;
 use Jorvent\People\SuitingOpenings;
 use Jorvent\Platform\Database\Db;
@@ -63,7 +63,7 @@ final class PersonPage extends SignedInPage
             'resumes' => $resumes,
             'mails' => $shown->mails($candidate, $me, $corrects),
             'notes' => $record->notes($candidate), 'countries' => $person->strings('permits_json'),
-            'rows' => $log->ofCandidate($candidate, $me, $corrects), 'like' => $same->likeCandidate($candidate), 'merges' => $joinings->into($candidate), 'grounds' => $retention->grounds([$candidate])[$candidate] ?? [],
+            'rows' => $log->ofCandidate($candidate, $me, $corrects), 'like' => $same->likeCandidate($candidate), 'merges' => $joinings->into($candidate), 'grounds' => $retention->grounds($candidate),
         ]);
     }
 

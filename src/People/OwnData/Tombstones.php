@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Jorvent\People;
+namespace Jorvent\People\OwnData;
 
 use Jorvent\Platform\Database\Db;
 use Jorvent\Platform\Database\Record;

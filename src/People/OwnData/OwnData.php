@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Jorvent\People;
+namespace Jorvent\People\OwnData;
 
 use Jorvent\Messages\Mailing;
 use Jorvent\Platform\Database\Db;
@@ -32,10 +32,10 @@ final readonly class OwnData
     /**
      * Mails the link to it, once an hour at most: a status page may be open with someone who only typed the address.
      */
-    public function mail(int $candidate, ?int $requisition, string $way = 'page'): void
+    public function mail(int $candidate, ?int $requisition, DataRequestWay $way = DataRequestWay::Page): void
     {
         $this->db->transaction(function () use ($candidate, $requisition, $way): void {
-            $this->requests->ask($candidate, 'data', $way, $requisition);
+            $this->requests->ask($candidate, DataRequestKind::Data, $way, $requisition);
             $this->mailing->toCandidate(
                 'data-'.$candidate.'-'.$this->clock->now()->format('YmdH'),
                 $candidate,
@@ -43,7 +43,7 @@ final readonly class OwnData
                 $this->mailing->templateFor('own_data', $candidate),
                 ['link' => $this->links->mailed(LinkPurpose::Data, $candidate, self::DAYS)],
             );
-            $this->requests->done($candidate, 'data');
+            $this->requests->answer($candidate, DataRequestKind::Data);
         });
     }
 
