@@ -225,6 +225,16 @@ final class RetentionTest extends DatabaseTest
         self::assertEquals(new Rules(24, 18, 3, 21), $this->get(Retention::class)->rules());
     }
 
+    public function testNobodyIsSaidToBeUnknownWhoWasNotLookedFor(): void
+    {
+        $this->as('Runa Eikeland');
+        $looked = ['An' => 'Type three letters or more', 'Quillfeather' => 'We hold nothing under “Quillfeather”'];
+        foreach ($looked as $words => $told) {
+            $this->client->request('GET', '/data?who='.$words);
+            self::assertSelectorTextContains('main', $told);
+        }
+    }
+
     public function testWhatSomeoneAsksOnAPageIsEnteredByNobodyElse(): void
     {
         $this->as('Runa Eikeland');

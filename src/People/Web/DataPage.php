@@ -127,6 +127,7 @@ final class DataPage extends Page
     {
         return $this->render('people/data.html.twig', [
             'q' => $who->words,
+            'is_looked_for' => $who->canBeLookedFor(),
             'found' => $who->canBeLookedFor() ? $this->asked->people($who->words) : [],
             'ways' => DataRequestWay::enteredByUs(),
             'requests' => $this->asked->recent(),
