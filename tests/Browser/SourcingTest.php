@@ -183,6 +183,7 @@ final class SourcingTest extends BrowserTest
         $staff->find('#letter-body')->clear();
         $staff->find('#letter-body')->sendKeys('Dear {{ nobody }}, a hull.');
         $staff->press('Send to '.$name, '#writer')->sees('.alert-danger', 'nobody');
+        $staff->sees('#reader button[data-key=e]')->settled();
         $staff->driver->executeScript('document.activeElement.blur()');
         $staff->type('e')->sees('#letter', 'Send to '.$name);
         self::assertSame(['A hull for you', 'Dear {{ nobody }}, a hull.'], [$staff->find('#letter-subject')->getAttribute('value'), $staff->find('#letter-body')->getAttribute('value')]);
